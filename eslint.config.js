@@ -5,5 +5,14 @@ import globals from 'globals';
 export default [
     { ignores: ['.cache/', 'public/', 'vendor/', 'node_modules/', 'storage/', 'resources/css/built/'] },
     js.configs.recommended,
-    { languageOptions: { globals: { ...globals.browser, ...globals.node } }, rules: { eqeqeq: 'error', 'no-var': 'error', 'prefer-const': 'error', 'no-empty': ['error', { allowEmptyCatch: true }], 'no-unused-vars': ['error', { argsIgnorePattern: '^_' }] } },
+    {
+        languageOptions: { globals: { ...globals.browser, ...globals.node } },
+        rules: {
+            eqeqeq: 'error',
+            'no-var': 'error',
+            'prefer-const': 'error',
+            'no-empty': ['error', { allowEmptyCatch: true }],
+            'no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+        },
+    },
 ];

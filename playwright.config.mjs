@@ -18,8 +18,21 @@ export default defineConfig({
         locale: 'en-GB',
         launchOptions: {
             executablePath: '/usr/bin/chromium-headless-shell',
-            args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+            args: [
+                '--no-sandbox',
+                '--disable-gpu',
+                '--disable-quic',
+                '--no-first-run',
+                '--disable-background-networking',
+                '--disable-component-update',
+                '--disable-sync',
+            ],
         },
     },
-    webServer: { command: 'node tests/browser/serve.mjs 8123', url: 'http://127.0.0.1:8123/sign-in', timeout: 300_000, gracefulShutdown: { signal: 'SIGTERM', timeout: 3000 } },
+    webServer: {
+        command: 'node tests/browser/serve.mjs 8123',
+        url: 'http://127.0.0.1:8123/sign-in',
+        timeout: 300_000,
+        gracefulShutdown: { signal: 'SIGTERM', timeout: 3000 },
+    },
 });

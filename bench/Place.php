@@ -30,12 +30,33 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * A place of people, shelves, items and versions of any size, in minutes: some items are written by the actions, all others are their rows once
- * more, as the actions would have written them.
+ * A place of people, shelves, items and versions of any size, in minutes: some items are written by the actions, all others are their rows
+ * once more, as the actions would have written them.
  */
 final class Place
 {
-    private const WORDS = ['bench', 'socket', 'log', 'lead', 'red', 'bin', 'owner', 'ring', 'sand', 'taped', 'before', 'doors', 'open', 'tester', 'room', 'lamp', 'needle', 'thread', 'board', 'ticket'];
+    private const WORDS = [
+        'bench',
+        'socket',
+        'log',
+        'lead',
+        'red',
+        'bin',
+        'owner',
+        'ring',
+        'sand',
+        'taped',
+        'before',
+        'doors',
+        'open',
+        'tester',
+        'room',
+        'lamp',
+        'needle',
+        'thread',
+        'board',
+        'ticket',
+    ];
 
     private readonly Randomizer $random;
 
@@ -53,13 +74,23 @@ final class Place
     public function people(int $people, int $shelves): void
     {
         for ($at = 0; $at < $people; $at++) {
-            $this->people[] = User::query()->create(['name' => "Person {$at}", 'email' => "p{$at}@example.org", 'password' => null, 'colour' => 1 + $at % User::COLOURS]);
+            $this->people[] = User::query()->create([
+                'name' => "Person {$at}",
+                'email' => "p{$at}@example.org",
+                'password' => null,
+                'colour' => 1 + ($at % User::COLOURS),
+            ]);
         }
         for ($at = 0; $at < $shelves; $at++) {
             $shelf = Shelf::query()->create(['key' => MakeItem::key(), 'name' => "Shelf {$at}"]);
             $this->shelves[] = $shelf;
             for ($one = 0; $one < min(8, $people); $one++) {
-                $shelf->memberships()->create(['user_id' => $this->people[($at * 5 + $one) % $people]->id, 'role' => $one === 0 ? Role::Owner : Role::Editor]);
+                $shelf
+                    ->memberships()
+                    ->create([
+                        'user_id' => $this->people[($at * 5 + $one) % $people]->id,
+                        'role' => $one === 0 ? Role::Owner : Role::Editor,
+                    ]);
             }
         }
     }
@@ -80,8 +111,10 @@ final class Place
         $tree = $this->start($kind);
         for ($number = 2; $number <= $versions; $number++) {
             Date::setTestNow(Date::now()->addMinutes($number % 9 === 0 ? 600 : 4));
-            $who = $this->people[((int) array_search($shelf, $this->shelves, true) * 5 + intdiv($number, 4) % 5) % count($this->people)];
-            $saved = $this->app->make(SaveState::class)->handle($item->refresh(), $who, new Sent($item->root, $tree, "place{$number}", keep: true));
+            $who = $this->people[((int) array_search($shelf, $this->shelves, true) * 5 + (intdiv($number, 4) % 5)) % count($this->people)];
+            $saved = $this->app
+                ->make(SaveState::class)
+                ->handle($item->refresh(), $who, new Sent($item->root, $tree, "place{$number}", keep: true));
             $saved instanceof Saved || throw new \LogicException('It was not saved');
             if ($number % 40 === 0) {
                 $this->app->make(MarkMilestone::class)->handle($saved->version, $who, "Agreed {$number}", null);
@@ -96,7 +129,10 @@ final class Place
     public function again(Item $item, Shelf $shelf, int $at): int
     {
         $key = MakeItem::key();
-        DB::insert('INSERT INTO items (key, shelf_id, kind, title, head, root, changed_at, created_at, updated_at, formulas) SELECT ?, ?, kind, title || ?, head, root, changed_at, created_at, updated_at, formulas FROM items WHERE id = ?', [$key, $shelf->id, " {$at}", $item->id]);
+        DB::insert(
+            'INSERT INTO items (key, shelf_id, kind, title, head, root, changed_at, created_at, updated_at, formulas) SELECT ?, ?, kind, title || ?, head, root, changed_at, created_at, updated_at, formulas FROM items WHERE id = ?',
+            [$key, $shelf->id, " {$at}", $item->id],
+        );
         $id = (int) DB::getPdo()->lastInsertId();
         $this->rows($item->id, $id);
 
@@ -105,10 +141,22 @@ final class Place
 
     private function rows(int $from, int $to): void
     {
-        DB::insert('INSERT INTO versions (item_id, number, root, user_id, cause, source, kept, note, facts, unusual, added, removed, started_at, saved_at, title) SELECT ?, number, root, user_id, cause, source, kept, note, facts, unusual, added, removed, started_at, saved_at, title FROM versions WHERE item_id = ?', [$to, $from]);
-        DB::insert('INSERT INTO touches (item_id, part, number, user_id, what, position) SELECT ?, part, number, user_id, what, position FROM touches WHERE item_id = ?', [$to, $from]);
-        DB::insert('INSERT INTO activity (item_id, day, user_id, versions) SELECT ?, day, user_id, versions FROM activity WHERE item_id = ?', [$to, $from]);
-        DB::insert('INSERT INTO milestones (version_id, user_id, name, item_id) SELECT later.id, milestones.user_id, milestones.name, ? FROM milestones JOIN versions AS earlier ON earlier.id = milestones.version_id JOIN versions AS later ON later.item_id = ? AND later.number = earlier.number WHERE milestones.item_id = ?', [$to, $to, $from]);
+        DB::insert(
+            'INSERT INTO versions (item_id, number, root, user_id, cause, source, kept, note, facts, unusual, added, removed, started_at, saved_at, title) SELECT ?, number, root, user_id, cause, source, kept, note, facts, unusual, added, removed, started_at, saved_at, title FROM versions WHERE item_id = ?',
+            [$to, $from],
+        );
+        DB::insert(
+            'INSERT INTO touches (item_id, part, number, user_id, what, position) SELECT ?, part, number, user_id, what, position FROM touches WHERE item_id = ?',
+            [$to, $from],
+        );
+        DB::insert(
+            'INSERT INTO activity (item_id, day, user_id, versions) SELECT ?, day, user_id, versions FROM activity WHERE item_id = ?',
+            [$to, $from],
+        );
+        DB::insert(
+            'INSERT INTO milestones (version_id, user_id, name, item_id) SELECT later.id, milestones.user_id, milestones.name, ? FROM milestones JOIN versions AS earlier ON earlier.id = milestones.version_id JOIN versions AS later ON later.item_id = ? AND later.number = earlier.number WHERE milestones.item_id = ?',
+            [$to, $to, $from],
+        );
     }
 
     /** Lets the versions of an item come again and again, until there are so many. */
@@ -120,10 +168,21 @@ final class Place
             $shift = $head - 1;
             $most = min($versions, $head + $period) - $shift;
             $days = intdiv($shift * 70, 1440);
-            DB::insert('INSERT INTO versions (item_id, number, root, user_id, cause, kept, facts, added, removed, started_at, saved_at, title) SELECT item_id, number + ?, root, user_id, cause, kept, facts, added, removed, datetime(started_at, ?), datetime(saved_at, ?), title FROM versions WHERE item_id = ? AND number BETWEEN 2 AND ?', [$shift, "+{$days} days", "+{$days} days", $item->id, $most]);
-            DB::insert('INSERT INTO touches (item_id, part, number, user_id, what, position) SELECT item_id, part, number + ?, user_id, what, position FROM touches WHERE item_id = ? AND number BETWEEN 2 AND ?', [$shift, $item->id, $most]);
+            DB::insert(
+                'INSERT INTO versions (item_id, number, root, user_id, cause, kept, facts, added, removed, started_at, saved_at, title) SELECT item_id, number + ?, root, user_id, cause, kept, facts, added, removed, datetime(started_at, ?), datetime(saved_at, ?), title FROM versions WHERE item_id = ? AND number BETWEEN 2 AND ?',
+                [$shift, "+{$days} days", "+{$days} days", $item->id, $most],
+            );
+            DB::insert(
+                'INSERT INTO touches (item_id, part, number, user_id, what, position) SELECT item_id, part, number + ?, user_id, what, position FROM touches WHERE item_id = ? AND number BETWEEN 2 AND ?',
+                [$shift, $item->id, $most],
+            );
         }
-        $item->update(['head' => $versions, 'root' => Version::query()->where(['item_id' => $item->id, 'number' => $versions])->value('root')]);
+        $item->update([
+            'head' => $versions,
+            'root' => Version::query()
+                ->where(['item_id' => $item->id, 'number' => $versions])
+                ->value('root'),
+        ]);
     }
 
     /** A form with so many entries. */
@@ -133,7 +192,17 @@ final class Place
         $draft = new FormDraft('bench');
         $form = $this->app->make(MakeItem::class)->handle($shelf, $user, 'form', 'Booking');
         $tree = $this->app->make(States::class)->tree($form->root);
-        foreach (['question short! What do you bring?', 'question one What is wrong?: A / B / C', 'question yes_no A plug?', 'question number How many?', 'question long More', 'question email! Your address', 'question date When?'] as $line) {
+        foreach (
+            [
+                'question short! What do you bring?',
+                'question one What is wrong?: A / B / C',
+                'question yes_no A plug?',
+                'question number How many?',
+                'question long More',
+                'question email! Your address',
+                'question date When?',
+            ] as $line
+        ) {
             $tree = $draft->edit($tree, $line);
         }
         $saved = $this->app->make(SaveState::class)->handle($form, $user, new Sent($form->root, $tree, 'bench'));
@@ -142,7 +211,10 @@ final class Place
         $visitors = new Visitors('bench');
         $taken = [];
         for ($number = 1; $number <= min(100, $entries); $number++) {
-            $taken[] = $this->app->make(TakeEntry::class)->handle($form, $live, $user, $visitors->answers($tree, $number, new \DateTimeImmutable('2026-05-04'))) ?? throw new \LogicException('It was not taken');
+            $taken[] = $this->app
+                ->make(TakeEntry::class)
+                ->handle($form, $live, $user, $visitors->answers($tree, $number, new \DateTimeImmutable('2026-05-04')))
+            ?? throw new \LogicException('It was not taken');
         }
         for (; $number <= $entries; $number++) {
             $this->entry($taken[$number % count($taken)], $number, $live);
@@ -153,10 +225,16 @@ final class Place
 
     private function entry(Item $entry, int $number, Publishing $asked): void
     {
-        DB::insert('INSERT INTO items (key, shelf_id, kind, title, head, root, changed_at, created_at, updated_at, form_id, number, asked_id, token) SELECT ?, shelf_id, kind, ?, head, root, changed_at, created_at, updated_at, form_id, ?, ?, ? FROM items WHERE id = ?', [MakeItem::key(), "Entry {$number}", $number, $asked->id, MakeItem::key().MakeItem::key(), $entry->id]);
+        DB::insert(
+            'INSERT INTO items (key, shelf_id, kind, title, head, root, changed_at, created_at, updated_at, form_id, number, asked_id, token) SELECT ?, shelf_id, kind, ?, head, root, changed_at, created_at, updated_at, form_id, ?, ?, ? FROM items WHERE id = ?',
+            [MakeItem::key(), "Entry {$number}", $number, $asked->id, MakeItem::key().MakeItem::key(), $entry->id],
+        );
         $id = (int) DB::getPdo()->lastInsertId();
         $this->rows($entry->id, $id);
-        DB::insert('INSERT INTO answers (item_id, form_id, question, label, text, number, choices) SELECT ?, form_id, question, label, text, number, choices FROM answers WHERE item_id = ?', [$id, $entry->id]);
+        DB::insert(
+            'INSERT INTO answers (item_id, form_id, question, label, text, number, choices) SELECT ?, form_id, question, label, text, number, choices FROM answers WHERE item_id = ?',
+            [$id, $entry->id],
+        );
     }
 
     private function sentence(): string
@@ -166,17 +244,41 @@ final class Place
 
     private function start(string $kind): PartTree
     {
-        return PartTree::of(match ($kind) {
-            'spreadsheet' => [
-                new Part('tab1', 'tab', 0, ['name' => 'Log', 'frozen' => 1]), ...array_map(fn (int $at) => new Part("col{$at}", 'column', 1, ['width' => 0, 'format' => '']), range(1, 8)),
-                ...array_map(fn (int $at) => new Part(sprintf('row%04d', $at), 'row', 1, ['col1' => $this->sentence(), 'col2' => $at * 7, 'col3' => $at % 50]), range(1, 120)),
-            ],
-            'page' => [
-                new Part('sect', 'section', 0, ['title' => 'When', 'background' => 'plain']), new Part('colu', 'column', 1, ['width' => 12]),
-                ...array_map(fn (int $at) => new Part(sprintf('txt%04d', $at), 'rich_text', 2, ['style' => 'plain', 'text' => RichText::plain($this->sentence())]), range(1, 25)),
-            ],
-            default => array_map(fn (int $at) => $at % 12 === 0 ? new Part(sprintf('hea%04d', $at), 'heading', 0, ['level' => 2, 'text' => RichText::plain("Section {$at}")]) : new Part(sprintf('par%04d', $at), 'paragraph', 0, ['text' => RichText::plain($this->sentence().$this->sentence())]), range(0, 59)),
-        });
+        return PartTree::of(
+            match ($kind) {
+                'spreadsheet' => [
+                    new Part('tab1', 'tab', 0, ['name' => 'Log', 'frozen' => 1]),
+                    ...array_map(fn (int $at) => new Part("col{$at}", 'column', 1, ['width' => 0, 'format' => '']), range(1, 8)),
+                    ...array_map(
+                        fn (int $at) => new Part(sprintf('row%04d', $at), 'row', 1, [
+                            'col1' => $this->sentence(),
+                            'col2' => $at * 7,
+                            'col3' => $at % 50,
+                        ]),
+                        range(1, 120),
+                    ),
+                ],
+                'page' => [
+                    new Part('sect', 'section', 0, ['title' => 'When', 'background' => 'plain']),
+                    new Part('colu', 'column', 1, ['width' => 12]),
+                    ...array_map(
+                        fn (int $at) => new Part(sprintf('txt%04d', $at), 'rich_text', 2, [
+                            'style' => 'plain',
+                            'text' => RichText::plain($this->sentence()),
+                        ]),
+                        range(1, 25),
+                    ),
+                ],
+                default => array_map(
+                    fn (int $at) => $at % 12 === 0
+                        ? new Part(sprintf('hea%04d', $at), 'heading', 0, ['level' => 2, 'text' => RichText::plain("Section {$at}")])
+                        : new Part(sprintf('par%04d', $at), 'paragraph', 0, [
+                            'text' => RichText::plain($this->sentence().$this->sentence()),
+                        ]),
+                    range(0, 59),
+                ),
+            },
+        );
     }
 
     private function edited(PartTree $tree): PartTree
@@ -185,7 +287,9 @@ final class Place
         do {
             $at = $this->random->getInt(0, count($parts) - 1);
         } while (! in_array($parts[$at]->role, ['paragraph', 'row', 'rich_text'], true));
-        $parts[$at] = $parts[$at]->role === 'row' ? $parts[$at]->with('col2', $this->random->getInt(1, 100_000)) : $parts[$at]->with('text', RichText::plain(substr($parts[$at]->richText()->text(), -120).$this->sentence()));
+        $parts[$at] = $parts[$at]->role === 'row'
+            ? $parts[$at]->with('col2', $this->random->getInt(1, 100_000))
+            : $parts[$at]->with('text', RichText::plain(substr($parts[$at]->richText()->text(), -120).$this->sentence()));
 
         return PartTree::of($parts);
     }

@@ -16,7 +16,16 @@ require __DIR__.'/../vendor/autoload.php';
 $quick = in_array('--quick', $argv, true);
 $database = (string) tempnam(sys_get_temp_dir(), 'attic-bench');
 // A machine on which the application was never started has no key.
-foreach (['DB_DATABASE' => $database, 'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)), 'APP_CONFIG_CACHE' => '/nowhere', 'CACHE_STORE' => 'array', 'SESSION_DRIVER' => 'array', 'QUEUE_CONNECTION' => 'sync'] as $name => $value) {
+foreach (
+    [
+        'DB_DATABASE' => $database,
+        'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)),
+        'APP_CONFIG_CACHE' => '/nowhere',
+        'CACHE_STORE' => 'array',
+        'SESSION_DRIVER' => 'array',
+        'QUEUE_CONNECTION' => 'sync',
+    ] as $name => $value
+) {
     putenv("{$name}={$value}");
     $_ENV[$name] = $_SERVER[$name] = $value;
 }

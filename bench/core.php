@@ -6,8 +6,8 @@ declare(strict_types=1);
  * The core side by side with GNU diff, sebastian/diff, npm's diff, diff-match-patch and daff, and swaggest/json-diff, as
  * ratios of processor time in one run.
  *   php bench/core.php [--quick]     prints the table that is in bench/RESULTS.md
- * Each row is measured in a process of its own, as a request has one, lest it pays for what another left behind in memory: a table
- * that is compared after another took up to twice as long. The settings are those that the application is served with (deploy/php/attic.ini);
+ * Each row is measured in a process of its own, as a request has one, lest it pays for what another left behind in memory: a table that is
+ * compared after another took up to twice as long. The settings are those that the application is served with (deploy/php/attic.ini);
  *   php bench/core.php --part=tables --case=1 [--quick]     prints one of them as JSON, a part without a case all of its rows
  */
 
@@ -46,7 +46,21 @@ if ($part === null) {
     putenv('PHP_INI_SCAN_DIR=:'.dirname(__DIR__).'/deploy/php');
     foreach (['lines', 'words', 'tables', 'documents', 'store'] as $name) {
         for ($case = 0; ; $case++) {
-            $made = json_decode((string) shell_exec(implode(' ', array_map(escapeshellarg(...), [PHP_BINARY, __FILE__, "--part={$name}", "--case={$case}", ...($quick ? ['--quick'] : [])]))), true);
+            $made = json_decode(
+                (string) shell_exec(
+                    implode(
+                        ' ',
+                        array_map(escapeshellarg(...), [
+                            PHP_BINARY,
+                            __FILE__,
+                            "--part={$name}",
+                            "--case={$case}",
+                            ...$quick ? ['--quick'] : [],
+                        ]),
+                    ),
+                ),
+                true,
+            );
             is_array($made) || throw new RuntimeException("Case {$case} of the part {$name} did not run");
             if ($made === ['rows' => [], 'growth' => []]) {
                 break;
@@ -57,19 +71,39 @@ if ($part === null) {
     }
     echo '| what | ms | '.'others, ms (how many times ours)'." | result |\n|---|---|---|---|\n";
     foreach ($rows as [$name, $ours, $others, $result]) {
-        $shown = array_map(fn (string $other, ?float $ms) => $ms === null ? "{$other} –" : sprintf('%s %.1f (%.1f×)', $other, $ms, $ms / $ours), array_keys($others), $others);
+        $shown = array_map(
+            fn (string $other, ?float $ms) => $ms === null ? "{$other} –" : sprintf('%s %.1f (%.1f×)', $other, $ms, $ms / $ours),
+            array_keys($others),
+            $others,
+        );
         printf("| %s | %.1f | %s | %s |\n", $name, $ours, implode(', ', $shown), $result);
     }
     echo "\n| rows of 20 cells | compare, 1 row changed, ms | block of 100 changed, ms | and which of their cells, ms | GNU diff on the exported texts, ms (how many times ours) | save 1 row, ms | chunk bytes a version | full copy, bytes | gzip, bytes | read 50 rows, ms |\n|---|---|---|---|---|---|---|---|---|---|\n";
     foreach ($growth as [$size, $one, $block, $cells, $gnu, $save, $bytes, $full, $zip, $window]) {
-        printf("| %d | %.2f | %.2f | %.2f | %.1f (%.0f×) | %.2f | %d | %d | %d | %.2f |\n", $size, $one, $block, $cells, $gnu, $gnu / $one, $save, $bytes, $full, $zip, $window);
+        printf(
+            "| %d | %.2f | %.2f | %.2f | %.1f (%.0f×) | %.2f | %d | %d | %d | %.2f |\n",
+            $size,
+            $one,
+            $block,
+            $cells,
+            $gnu,
+            $gnu / $one,
+            $save,
+            $bytes,
+            $full,
+            $zip,
+            $window,
+        );
     }
     exit;
 }
 $folder = sys_get_temp_dir().'/attic-bench-'.getmypid();
 mkdir($folder);
 $random = new Randomizer(new Mt19937(20261125));
-$vocabulary = explode(' ', 'bench socket log lead red bin owner ring sand is taped before doors open every tester walk room lamp needle thread tin board stub ticket name part order date call back the a of and to in');
+$vocabulary = explode(
+    ' ',
+    'bench socket log lead red bin owner ring sand is taped before doors open every tester walk room lamp needle thread tin board stub ticket name part order date call back the a of and to in',
+);
 $words = function (int $count) use ($random, $vocabulary): string {
     $words = [];
     while ($count-- > 0) {
@@ -84,7 +118,8 @@ $once = function (Closure $work, int $who = 0): float {
     $work();
     $end = getrusage($who) ?: [];
 
-    return 1e3 * ($end['ru_utime.tv_sec'] - $start['ru_utime.tv_sec'] + $end['ru_stime.tv_sec'] - $start['ru_stime.tv_sec']) + ($end['ru_utime.tv_usec'] - $start['ru_utime.tv_usec'] + $end['ru_stime.tv_usec'] - $start['ru_stime.tv_usec']) / 1e3;
+    return 1e3 * ($end['ru_utime.tv_sec'] - $start['ru_utime.tv_sec'] + $end['ru_stime.tv_sec'] - $start['ru_stime.tv_sec'])
+        + ($end['ru_utime.tv_usec'] - $start['ru_utime.tv_usec'] + $end['ru_stime.tv_usec'] - $start['ru_stime.tv_usec']) / 1e3;
 };
 $median = function (array $used): float {
     sort($used);
@@ -114,7 +149,10 @@ $put = function (string $name, string $bytes) use ($folder): string {
 $empty = $put('empty', '');
 /** Ours and GNU diff on two files in turn, so that what else the machine does falls on both alike; its start-up is taken off. */
 $besideDiff = function (Closure $work, string $old, string $new, int $times = 11) use ($once, $median, $empty): array {
-    $diff = fn (string ...$files): float => $once(fn () => exec('diff '.implode(' ', array_map(escapeshellarg(...), $files)).' >/dev/null 2>&1'), 1);
+    $diff = fn (string ...$files): float => $once(
+        fn () => exec('diff '.implode(' ', array_map(escapeshellarg(...), $files)).' >/dev/null 2>&1'),
+        1,
+    );
     $ours = $theirs = $startUp = [];
     while ($times-- > 0) {
         gc_collect_cycles();
@@ -127,7 +165,17 @@ $besideDiff = function (Closure $work, string $old, string $new, int $times = 11
 };
 /** What an npm package takes for the same. */
 $peer = function (string $work, string $old, string $now, int $times = 5) use ($put): float {
-    $taken = json_decode((string) shell_exec('node '.escapeshellarg(__DIR__.'/peers.mjs').' '.escapeshellarg($put('jobs.json', (string) json_encode([['work' => $work, 'old' => $old, 'now' => $now, 'times' => $times]])))), true);
+    $taken = json_decode(
+        (string) shell_exec(
+            'node '
+                .escapeshellarg(__DIR__.'/peers.mjs')
+                .' '
+                .escapeshellarg(
+                    $put('jobs.json', (string) json_encode([['work' => $work, 'old' => $old, 'now' => $now, 'times' => $times]])),
+                ),
+        ),
+        true,
+    );
 
     return is_array($taken) ? (float) $taken[0] : throw new RuntimeException('The npm packages did not run');
 };
@@ -151,7 +199,9 @@ $isAsked = function () use ($options): bool {
 
 if ($part === 'lines') {
     $lineCases = [];
-    foreach ($quick ? [[2_000, 10]] : [[2_000, 10], [10_000, 1], [10_000, 10], [10_000, 50], [50_000, 1], [50_000, 10], [50_000, 50]] as [$count, $percent]) {
+    foreach (
+        $quick ? [[2_000, 10]] : [[2_000, 10], [10_000, 1], [10_000, 10], [10_000, 50], [50_000, 1], [50_000, 10], [50_000, 50]] as [$count, $percent]
+    ) {
         $old = [];
         for ($i = 0; $i < $count; $i++) {
             $old[] = $random->getInt(0, 9) === 0 ? "}\n" : $words(6)."\n";
@@ -191,7 +241,23 @@ if ($part === 'lines') {
         $out = [];
         $differ = new Differ(new UnifiedDiffOutputBuilder);
         $sebastian = ! $isShort ? null : $time(fn () => $differ->diffToArray($oldLines, $newLines));
-        $rows[] = [$name, $ours, ['GNU diff' => $gnu, 'sebastian/diff' => $sebastian, 'npm diff' => $peer('diff lines', $a, $b), 'npm diff-match-patch' => $peer('diff-match-patch lines', $a, $b)], sprintf('%d edits, GNU diff -d %d (%+.1f %%)%s', $edits($found), $least, 100 * ($edits($found) / max(1, $least) - 1), $found->exact ? '' : ', coarse')];
+        $rows[] = [
+            $name,
+            $ours,
+            [
+                'GNU diff' => $gnu,
+                'sebastian/diff' => $sebastian,
+                'npm diff' => $peer('diff lines', $a, $b),
+                'npm diff-match-patch' => $peer('diff-match-patch lines', $a, $b),
+            ],
+            sprintf(
+                '%d edits, GNU diff -d %d (%+.1f %%)%s',
+                $edits($found),
+                $least,
+                100 * ($edits($found) / max(1, $least) - 1),
+                $found->exact ? '' : ', coarse',
+            ),
+        ];
     }
 }
 
@@ -200,9 +266,19 @@ if ($part === 'lines') {
 if ($part === 'words') {
     $text = $words(16_000);
     $list = explode(' ', $text);
-    $changed = implode(' ', array_map(fn (string $word) => $random->getInt(1, 20) === 1 ? 'changed'.$random->getInt(0, 999) : $word, $list));
+    $changed = implode(
+        ' ',
+        array_map(fn (string $word) => $random->getInt(1, 20) === 1 ? 'changed'.$random->getInt(0, 999) : $word, $list),
+    );
     $splitter = new Words;
-    $wordCase = function (string $name, string $old, string $new, int $times = 5) use ($put, $beside, $peer, $splitter, $isAsked, &$rows): void {
+    $wordCase = function (string $name, string $old, string $new, int $times = 5) use (
+        $put,
+        $beside,
+        $peer,
+        $splitter,
+        $isAsked,
+        &$rows,
+    ): void {
         if (! $isAsked()) {
             return;
         }
@@ -210,8 +286,25 @@ if ($part === 'words') {
         $found = TextCompare::of($one, $two, $splitter);
         [$a, $b] = [$put("{$name}.old", $old), $put("{$name}.new", $new)];
         [$added, $removed] = $found->counts();
-        [$ours, $others] = $beside(fn () => TextCompare::of($one, $two, $splitter), fn () => ['npm diff' => $peer('diff words', $a, $b, $times), 'npm diff-match-patch' => $peer('diff-match-patch words', $a, $b, $times)]);
-        $rows[] = [$name, $ours, $others, sprintf('%d words in, %d out of %d%s', $added, $removed, intdiv(count($found->oldTexts), 2), $found->alignment->exact ? '' : ', coarse')];
+        [$ours, $others] = $beside(
+            fn () => TextCompare::of($one, $two, $splitter),
+            fn () => [
+                'npm diff' => $peer('diff words', $a, $b, $times),
+                'npm diff-match-patch' => $peer('diff-match-patch words', $a, $b, $times),
+            ],
+        );
+        $rows[] = [
+            $name,
+            $ours,
+            $others,
+            sprintf(
+                '%d words in, %d out of %d%s',
+                $added,
+                $removed,
+                intdiv(count($found->oldTexts), 2),
+                $found->alignment->exact ? '' : ', coarse',
+            ),
+        ];
     };
     $wordCase('words, '.intdiv(strlen($text), 1000).' KB, 5 % changed', $text, $changed);
     $list = explode(' ', $words($quick ? 1_500 : 36_000));
@@ -224,7 +317,8 @@ $table = function (int $count, int $width) use ($random, $words): array {
     for ($i = 0; $i < $count; $i++) {
         $row = [1000 + 7 * $i];
         for ($c = 1; $c < $width; $c++) {
-            $row[] = $c % 3 === 0 ? $random->getInt(0, 99_999) : ($c % 3 === 1 ? $words(2) : ['open', 'done', 'waiting'][$random->getInt(0, 2)]);
+            $row[]
+                = $c % 3 === 0 ? $random->getInt(0, 99_999) : ($c % 3 === 1 ? $words(2) : ['open', 'done', 'waiting'][$random->getInt(0, 2)]);
         }
         $rows[] = $row;
     }
@@ -264,15 +358,27 @@ if ($part === 'tables') {
         $row = array_splice($newTable, $random->getInt(1, count($newTable) - 1), 1);
         array_splice($newTable, $random->getInt(1, count($newTable)), 0, $row);
     }
-    $withColumn = fn (int $place): array => array_map(fn (array $row, int $at) => [...array_slice($row, 0, $place), $at === 0 ? 'c10' : $at % 7, ...array_slice($row, $place)], $newTable, array_keys($newTable));
+    $withColumn = fn (int $place): array => array_map(
+        fn (array $row, int $at) => [...array_slice($row, 0, $place), $at === 0 ? 'c10' : $at % 7, ...array_slice($row, $place)],
+        $newTable,
+        array_keys($newTable),
+    );
     $grid = (new SpreadsheetKind)->grid();
     // As two CSV files give them, whose rows and columns are numbered: behind the first that came or went, all have other ids.
-    $read = fn (array $table): PartTree => (new CsvReader)->read(implode("\n", array_map(fn (array $row) => implode(',', $row), $table))."\n", new FormatLimits)->tree;
-    foreach ([['with a key column', 0, 10], ['without', 1, 10], ['with a key column, the new column in the middle', 0, 5]] as [$name, $from, $place]) {
+    $read = fn (array $table): PartTree => (new CsvReader)->read(
+        implode("\n", array_map(fn (array $row) => implode(',', $row), $table))."\n",
+        new FormatLimits,
+    )->tree;
+    foreach (
+        [['with a key column', 0, 10], ['without', 1, 10], ['with a key column, the new column in the middle', 0, 5]] as [$name, $from, $place]
+    ) {
         if (! $isAsked()) {
             continue;
         }
-        [$oldTold, $newTold] = [array_map(fn (array $row) => array_slice($row, $from), $oldTable), array_map(fn (array $row) => array_slice($row, $from), $withColumn($place))];
+        [$oldTold, $newTold] = [
+            array_map(fn (array $row) => array_slice($row, $from), $oldTable),
+            array_map(fn (array $row) => array_slice($row, $from), $withColumn($place)),
+        ];
         [$old, $new] = [$read($oldTold), $read($newTold)];
         $compare = fn () => TreeCompare::of($old, Matching::adopt($old, $new, $grid)->tree);
         $changes = $compare();
@@ -286,7 +392,12 @@ if ($part === 'tables') {
         }
         [$a, $b] = [$put('table.old', (string) json_encode($oldTold)), $put('table.new', (string) json_encode($newTold))];
         [$ours, $others] = $beside($compare, fn () => ['npm daff' => $peer($from === 0 ? 'daff with key' : 'daff', $a, $b)]);
-        $rows[] = ["table, {$size} × ".(10 - $from).", {$name}", $ours, $others, "{$cells} cells, {$counts['added']} rows in, {$counts['removed']} out, {$counts['moved']} moved (made: 100 less the removed ones, 20, 20, 10)"];
+        $rows[] = [
+            "table, {$size} × ".(10 - $from).", {$name}",
+            $ours,
+            $others,
+            "{$cells} cells, {$counts['added']} rows in, {$counts['removed']} out, {$counts['moved']} moved (made: 100 less the removed ones, 20, 20, 10)",
+        ];
     }
 }
 
@@ -295,7 +406,12 @@ if ($part === 'tables') {
 if ($part === 'documents') {
     $blocks = [];
     for ($i = 0; $i < ($quick ? 300 : 2_000); $i++) {
-        $blocks[] = new Part("p{$i}abc", $i % 12 === 0 ? 'heading' : 'paragraph', 0, ['text' => RichText::plain($words(25))] + ($i % 12 === 0 ? ['level' => 2] : []));
+        $blocks[] = new Part(
+            "p{$i}abc",
+            $i % 12 === 0 ? 'heading' : 'paragraph',
+            0,
+            ['text' => RichText::plain($words(25))] + ($i % 12 === 0 ? ['level' => 2] : []),
+        );
     }
     $changed = $blocks;
     foreach ($random->pickArrayKeys($changed, 20) as $at) {
@@ -303,7 +419,9 @@ if ($part === 'documents') {
     }
     for ($i = 0; $i < 5; $i++) {
         array_splice($changed, $random->getInt(0, count($changed) - 1), 1);
-        array_splice($changed, $random->getInt(0, count($changed)), 0, [new Part("q{$i}abc", 'paragraph', 0, ['text' => RichText::plain($words(20))])]);
+        array_splice($changed, $random->getInt(0, count($changed)), 0, [
+            new Part("q{$i}abc", 'paragraph', 0, ['text' => RichText::plain($words(20))]),
+        ]);
         $part = array_splice($changed, $random->getInt(0, count($changed) - 1), 1);
         array_splice($changed, $random->getInt(0, count($changed)), 0, $part);
     }
@@ -313,12 +431,24 @@ if ($part === 'documents') {
     $count = fn (ChangeSet $changes): array => array_count_values(array_map(fn (Change $change) => $change->type->value, $changes->changes));
     if ($isAsked()) {
         $counts = $count(TreeCompare::of($old, $new));
-        $rows[] = ['document, '.count($blocks).' blocks, ids shared', $time(fn () => TreeCompare::of($old, $new)), ['swaggest/json-diff' => $time(fn () => new JsonDiff($oldJson, $newJson, JsonDiff::REARRANGE_ARRAYS))], "{$counts['edited']} edited, {$counts['moved']} moved, {$counts['removed']} removed, {$counts['added']} added (made: 20, 5, 5, 5)"];
+        $rows[] = [
+            'document, '.count($blocks).' blocks, ids shared',
+            $time(fn () => TreeCompare::of($old, $new)),
+            ['swaggest/json-diff' => $time(fn () => new JsonDiff($oldJson, $newJson, JsonDiff::REARRANGE_ARRAYS))],
+            "{$counts['edited']} edited, {$counts['moved']} moved, {$counts['removed']} removed, {$counts['added']} added (made: 20, 5, 5, 5)",
+        ];
     }
     if ($isAsked()) {
-        $stranger = PartTree::of(array_map(fn (Part $part) => new Part("x{$part->id}", $part->role, $part->depth, $part->fields), $new->parts));
+        $stranger = PartTree::of(
+            array_map(fn (Part $part) => new Part("x{$part->id}", $part->role, $part->depth, $part->fields), $new->parts),
+        );
         $counts = $count(TreeCompare::of($old, Matching::adopt($old, $stranger)->tree));
-        $rows[] = ['the same without shared ids', $time(fn () => TreeCompare::of($old, Matching::adopt($old, $stranger)->tree)), [], "{$counts['edited']} edited, {$counts['moved']} moved, {$counts['removed']} removed, {$counts['added']} added"];
+        $rows[] = [
+            'the same without shared ids',
+            $time(fn () => TreeCompare::of($old, Matching::adopt($old, $stranger)->tree)),
+            [],
+            "{$counts['edited']} edited, {$counts['moved']} moved, {$counts['removed']} removed, {$counts['added']} added",
+        ];
     }
 }
 
@@ -335,7 +465,9 @@ if ($part === 'store') {
         $at = intdiv($size, 2);
         $one = $body[$at]->with('sc3', 123);
         $edited = $store->splice($root, [[$at, $at + 1, [$one]]]);
-        $block = $store->splice($root, [[$at, $at + 100, array_map(fn (Part $part) => $part->with('sc3', 7), array_slice($body, $at, 100))]]);
+        $block = $store->splice($root, [
+            [$at, $at + 100, array_map(fn (Part $part) => $part->with('sc3', 7), array_slice($body, $at, 100))],
+        ]);
         $export = fn (array $parts): string => implode("\n", array_map(fn (Part $part) => $part->record(), $parts))."\n";
         $after = $body;
         $after[$at] = $one;
@@ -357,7 +489,9 @@ if ($part === 'store') {
             $size,
             $compared / 20,
             $many(fn () => TreeCompare::between($store->compare($root, $block))),
-            $many(fn () => array_map(fn (Change $change) => $change->fields(), TreeCompare::between($store->compare($root, $block))->changes)),
+            $many(
+                fn () => array_map(fn (Change $change) => $change->fields(), TreeCompare::between($store->compare($root, $block))->changes),
+            ),
             $gnu,
             $many(fn (int $i) => $store->splice($root, [[$at, $at + 1, [$one->with('sc3', $i)]]])),
             $bytes / $versions,

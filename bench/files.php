@@ -43,10 +43,23 @@ while (strlen($bytes) < $size) {
 }
 $before = $held();
 [$item, $seconds, $longest, $end] = $send('scan.bin', $bytes, null);
-printf("%d MB come in: %.1f MB a second, longest slice of 4 MB %.0f ms, becoming an item %.0f ms; %.2f bytes kept for each\n", $megabytes, $megabytes / $seconds, 1000 * $longest, 1000 * $end, ($held() - $before) / $size);
+printf(
+    "%d MB come in: %.1f MB a second, longest slice of 4 MB %.0f ms, becoming an item %.0f ms; %.2f bytes kept for each\n",
+    $megabytes,
+    $megabytes / $seconds,
+    1000 * $longest,
+    1000 * $end,
+    ($held() - $before) / $size,
+);
 $before = $held();
 [, $seconds, $longest, $end] = $send('scan.bin', substr_replace($bytes, 'other', intdiv($size, 2), 6), $item);
-printf("its next version, with a byte less in the middle: %.1f MB a second, longest slice %.0f ms, becoming a version %.0f ms; %.0f KB more are kept\n", $megabytes / $seconds, 1000 * $longest, 1000 * $end, ($held() - $before) / 1024);
+printf(
+    "its next version, with a byte less in the middle: %.1f MB a second, longest slice %.0f ms, becoming a version %.0f ms; %.0f KB more are kept\n",
+    $megabytes / $seconds,
+    1000 * $longest,
+    1000 * $end,
+    ($held() - $before) / 1024,
+);
 unset($bytes);
 $files = $item->room(App\View\Sources\Files::class);
 assert($files instanceof Files);
@@ -60,8 +73,16 @@ printf("going out: %.0f MB a second\n", $out / 1_048_576 / (microtime(true) - $b
 $look = static function (Item $item, string $what) use ($app): void {
     $versions = $item->versions()->with('user')->orderBy('number')->get()->each(fn ($version) => $version->setRelation('item', $item));
     $began = microtime(true);
-    $comparison = $item->room(Past::class)->compared($item, $versions[0], $versions[count($versions) - 1], HistoryAddress::all($item), $app->make(Phrases::class));
-    printf("%s, first to last of %d: %.0f ms, %d changes\n", $what, count($versions), 1000 * (microtime(true) - $began), count($comparison->entries));
+    $comparison = $item
+        ->room(Past::class)
+        ->compared($item, $versions[0], $versions[count($versions) - 1], HistoryAddress::all($item), $app->make(Phrases::class));
+    printf(
+        "%s, first to last of %d: %.0f ms, %d changes\n",
+        $what,
+        count($versions),
+        1000 * (microtime(true) - $began),
+        count($comparison->entries),
+    );
 };
 $look($item->refresh(), 'comparing it');
 
@@ -79,7 +100,14 @@ $draw = static function (int $across, int $down, bool $other): string {
     $picture = imagecreatetruecolor($across, $down);
     for ($at = 0; $at < 300; $at++) {
         mt_srand($at);
-        imagefilledellipse($picture, mt_rand(0, $across), mt_rand(0, $down), 200, 140, (int) imagecolorallocate($picture, mt_rand(0, 255), mt_rand(0, 255), mt_rand(0, 255)));
+        imagefilledellipse(
+            $picture,
+            mt_rand(0, $across),
+            mt_rand(0, $down),
+            200,
+            140,
+            (int) imagecolorallocate($picture, mt_rand(0, 255), mt_rand(0, 255), mt_rand(0, 255)),
+        );
     }
     $other && imagefilledrectangle($picture, 100, 100, 200, 160, (int) imagecolorallocate($picture, 255, 255, 255));
     ob_start();
@@ -90,8 +118,19 @@ $draw = static function (int $across, int $down, bool $other): string {
 [$across, $down] = $quick ? [800, 600] : [4_000, 3_000];
 [$picture] = $send('bench.jpg', $draw($across, $down, false), null);
 [$picture] = $send('bench.jpg', $draw($across, $down, true), $picture);
-$ends = array_map(fn (int $number) => $picture->room(App\View\Sources\Files::class)->at((string) $picture->versions()->where('number', $number)->value('root')), [1, 2]);
+$ends = array_map(
+    fn (int $number) => $picture
+        ->room(App\View\Sources\Files::class)
+        ->at((string) $picture->versions()->where('number', $number)->value('root')),
+    [1, 2],
+);
 $began = microtime(true);
 $compared = PictureCompared::of(...$ends);
-printf("two pictures of %d × %d points: %.0f ms, %d places differ\n", $across, $down, 1000 * (microtime(true) - $began), count($compared->places ?? []));
+printf(
+    "two pictures of %d × %d points: %.0f ms, %d places differ\n",
+    $across,
+    $down,
+    1000 * (microtime(true) - $began),
+    count($compared->places ?? []),
+);
 printf("most memory: %.0f MB\n", memory_get_peak_usage(true) / 1_048_576);

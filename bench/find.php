@@ -39,14 +39,35 @@ $states = $app->make(States::class);
 Date::setTestNow('2026-01-05 09:00:00');
 
 // Words as often as they come in the handbook: an index of pieces of words is as good as these are apart.
-preg_match_all('/[a-z]{2,}/', strtolower(implode(' ', array_map(fn (string $file): string => (string) file_get_contents($file), [...glob(__DIR__.'/../docs/*.md') ?: [], __DIR__.'/../CHANGELOG.md']))), $prose);
+preg_match_all(
+    '/[a-z]{2,}/',
+    strtolower(
+        implode(
+            ' ',
+            array_map(fn (string $file): string => (string) file_get_contents($file), [
+                ...glob(__DIR__.'/../docs/*.md') ?: [],
+                __DIR__.'/../CHANGELOG.md',
+            ]),
+        ),
+    ),
+    $prose,
+);
 $words = $prose[0];
 $other = User::factory()->called('Other')->create();
 $others = Shelf::factory()->with($other)->create();
 $items = [];
 for ($at = 0; $at < $count / $each; $at++) {
     $owner = $at % 2 === 0 ? $shelf : $others;
-    $items[] = $make->handle($owner, $at % 2 === 0 ? $user : $other, 'document', "Item {$at}", content: new Content(new DocumentKind, PartTree::of([new Part('par00001', 'paragraph', 0, ['text' => RichText::plain('The first line')])])));
+    $items[] = $make->handle(
+        $owner,
+        $at % 2 === 0 ? $user : $other,
+        'document',
+        "Item {$at}",
+        content: new Content(
+            new DocumentKind,
+            PartTree::of([new Part('par00001', 'paragraph', 0, ['text' => RichText::plain('The first line')])]),
+        ),
+    );
 }
 $filled = hrtime(true);
 $stands = [];
@@ -65,7 +86,12 @@ DB::transaction(function () use ($items, $each, $words, $random, &$stands): void
         $blocks->save();
     }
 });
-printf("%s lives, %.0f s to fill, %.0f MB\n\n", number_format(count($items) * $each), (hrtime(true) - $filled) / 1e9, filesize($database) / 1e6);
+printf(
+    "%s lives, %.0f s to fill, %.0f MB\n\n",
+    number_format(count($items) * $each),
+    (hrtime(true) - $filled) / 1e9,
+    filesize($database) / 1e6,
+);
 
 /** @return float the middle of some runs, in ms */
 $time = function (Closure $work) use ($quick): float {
@@ -79,27 +105,76 @@ $time = function (Closure $work) use ($quick): float {
 
     return $times[intdiv(count($times), 2)];
 };
-$find = fn (string $words, Item|Shelf|null $in = null, int $by = 0): Finds => new Finds(new Asked($words), new Within($user, $in, by: $by), $states);
-$by = fn (string $piece): string => number_format(array_sum(array_filter($stands, fn (string $word) => str_contains($word, $piece), ARRAY_FILTER_USE_KEY)));
+$find = fn (string $words, Item|Shelf|null $in = null, int $by = 0): Finds => new Finds(
+    new Asked($words),
+    new Within($user, $in, by: $by),
+    $states,
+);
+$by = fn (string $piece): string => number_format(
+    array_sum(array_filter($stands, fn (string $word) => str_contains($word, $piece), ARRAY_FILTER_USE_KEY)),
+);
 echo "| what is looked for | times that it stands there | ms | times a word that stands nowhere |\n|---|---|---|---|\n";
 $nothing = $time(fn () => $find('xylophone'));
 asort($stands);
-$rare = array_key_last(array_filter($stands, fn (int $times, string $word) => $times <= $count / 750 && strlen($word) > 5, ARRAY_FILTER_USE_BOTH));
+$rare = array_key_last(
+    array_filter($stands, fn (int $times, string $word) => $times <= $count / 750 && strlen($word) > 5, ARRAY_FILTER_USE_BOTH),
+);
 $common = array_key_last(array_filter($stands, fn (int $times, string $word) => strlen($word) > 5, ARRAY_FILTER_USE_BOTH));
-foreach (['xylophone' => null, 'quizzical' => null, $rare => null, $common => null, "{$rare} {$common}" => null, 'ter' => null, 'ing' => $items[0], 'sta' => $shelf] as $asked => $in) {
+foreach (
+    [
+        'xylophone' => null,
+        'quizzical' => null,
+        $rare => null,
+        $common => null,
+        "{$rare} {$common}" => null,
+        'ter' => null,
+        'ing' => $items[0],
+        'sta' => $shelf,
+    ] as $asked => $in
+) {
     $ms = $time(fn () => $find($asked, $in));
-    printf("| “%s”%s | %s | %.1f | %.1f |\n", $asked, $in === null ? '' : ($in instanceof Item ? ', in one item' : ', on one shelf'), str_contains($asked, ' ') ? 'some' : $by($asked), $ms, $ms / $nothing);
+    printf(
+        "| “%s”%s | %s | %.1f | %.1f |\n",
+        $asked,
+        $in === null ? '' : ($in instanceof Item ? ', in one item' : ', on one shelf'),
+        str_contains($asked, ' ') ? 'some' : $by($asked),
+        $ms,
+        $ms / $nothing,
+    );
 }
 printf("| “ter”, brought or taken out by one person | | %.1f | |\n", $time(fn () => $find('ter', by: $user->id)));
 $stranger = User::factory()->called('Stranger')->create();
 $alone = Shelf::factory()->with($stranger)->create();
-$make->handle($alone, $stranger, 'document', 'Mine', content: new Content(new DocumentKind, PartTree::of([new Part('par00001', 'paragraph', 0, ['text' => RichText::plain('My terrace')])])));
-printf("| “ter”, by somebody with one small item | 1 of theirs | %.1f | |\n\n", $time(function () use ($stranger, $states): void {
-    (new Finds(new Asked('ter'), new Within($stranger), $states))->count === 1 || throw new RuntimeException('what is theirs was not found');
-}));
+$make->handle(
+    $alone,
+    $stranger,
+    'document',
+    'Mine',
+    content: new Content(
+        new DocumentKind,
+        PartTree::of([new Part('par00001', 'paragraph', 0, ['text' => RichText::plain('My terrace')])]),
+    ),
+);
+printf(
+    "| “ter”, by somebody with one small item | 1 of theirs | %.1f | |\n\n",
+    $time(function () use ($stranger, $states): void {
+        (new Finds(new Asked('ter'), new Within($stranger), $states))->count === 1
+            || throw new RuntimeException('what is theirs was not found');
+    }),
+);
 
-$text = fn (int $at): Part => new Part(sprintf('par%05d', $at), 'paragraph', 0, ['text' => RichText::plain("Paragraph {$at} says what is to be done with the lamp, the lead and the socket before anybody opens the door.")]);
-$document = $make->handle($shelf, $user, 'document', 'Three hundred', content: new Content(new DocumentKind, PartTree::of(array_map($text, range(1, 300)))));
+$text = fn (int $at): Part => new Part(sprintf('par%05d', $at), 'paragraph', 0, [
+    'text' => RichText::plain(
+        "Paragraph {$at} says what is to be done with the lamp, the lead and the socket before anybody opens the door.",
+    ),
+]);
+$document = $make->handle(
+    $shelf,
+    $user,
+    'document',
+    'Three hundred',
+    content: new Content(new DocumentKind, PartTree::of(array_map($text, range(1, 300)))),
+);
 $run = 0;
 $save = function () use ($app, $states, $user, $document, &$run): void {
     Date::setTestNow(Date::now()->addMinutes(3));

@@ -29,7 +29,17 @@ $states = $app->make(States::class);
 $draft = new FormDraft('bench');
 $form = $app->make(MakeItem::class)->handle($shelf, $user, 'form', 'Booking');
 $tree = $states->tree($form->root);
-foreach (['question short! What do you bring?', 'question one What is wrong?: A / B / C', 'question yes_no A plug?', 'question number How many?', 'question long More', 'question email! Your address', 'question date When?'] as $line) {
+foreach (
+    [
+        'question short! What do you bring?',
+        'question one What is wrong?: A / B / C',
+        'question yes_no A plug?',
+        'question number How many?',
+        'question long More',
+        'question email! Your address',
+        'question date When?',
+    ] as $line
+) {
     $tree = $draft->edit($tree, $line);
 }
 $saved = $app->make(SaveState::class)->handle($form, $user, new Sent($form->root, $tree, 'bench'));
@@ -68,9 +78,35 @@ foreach ($quick ? [100, 200] : [1_000, 10_000] as $count) {
     $edit = $median(function () use ($app, $entry, $user, $states): void {
         $entry->refresh();
         $answers = $states->tree($entry->root);
-        $app->make(SaveState::class)->handle($entry, $user, new Sent($entry->root, PartTree::of(array_map(fn (Part $part) => $part->string('value') === '' ? $part : $part->with('value', 'Edited '.random_int(1, 1_000_000)), $answers->parts)), 'bench-'.random_int(1, 1_000_000), keep: true));
+        $app->make(SaveState::class)->handle(
+            $entry,
+            $user,
+            new Sent(
+                $entry->root,
+                PartTree::of(
+                    array_map(
+                        fn (Part $part) => $part->string('value') === ''
+                            ? $part
+                            : $part->with('value', 'Edited '.random_int(1, 1_000_000)),
+                        $answers->parts,
+                    ),
+                ),
+                'bench-'.random_int(1, 1_000_000),
+                keep: true,
+            ),
+        );
     });
-    printf("| %s | %.1f | %.1f | %.1f | %.1f | %.1f | %.1f | %.1f |\n", number_format($count), $one, $median(fn () => $list()), $median(fn () => $list($question)), $median(fn () => $list('number', 'sewing')), $median(fn () => new EntrySums($form, $tree)), $edit, $median(fn () => (new EntryTable($list()))->csv()));
+    printf(
+        "| %s | %.1f | %.1f | %.1f | %.1f | %.1f | %.1f | %.1f |\n",
+        number_format($count),
+        $one,
+        $median(fn () => $list()),
+        $median(fn () => $list($question)),
+        $median(fn () => $list('number', 'sewing')),
+        $median(fn () => new EntrySums($form, $tree)),
+        $edit,
+        $median(fn () => (new EntryTable($list()))->csv()),
+    );
 }
 foreach (['', '-wal', '-shm'] as $ending) {
     is_file($database.$ending) && unlink($database.$ending);

@@ -27,7 +27,9 @@ const work = {
         const dmp = new DiffMatchPatch();
         dmp.Diff_Timeout = LIMIT / 1000;
         // Its own way to words: one character for each, as it does for lines.
-        const [a, b] = [old, now].map((side) => (side.match(/\s+|[^\s]+/g) ?? []).map((word) => word.replaceAll('\n', ' ') + '\n').join(''));
+        const [a, b] = [old, now].map((side) =>
+            (side.match(/\s+|[^\s]+/g) ?? []).map((word) => word.replaceAll('\n', ' ') + '\n').join(''),
+        );
         const packed = dmp.diff_linesToChars_(a, b);
         return dmp.diff_main(packed.chars1, packed.chars2, false);
     },

@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 /*
- * What the pages of a place cost as it grows: `php bench/place.php --size=small|tenth|full [--keep=FILE]`, or `--quick` as CI does. A FILE that is
- * named is kept, and taken as it is when it is there.
+ * What the pages of a place cost as it grows: `php bench/place.php --size=small|tenth|full [--keep=FILE]`, or `--quick` as CI does. A FILE
+ * that is named is kept, and taken as it is when it is there.
  */
 
 use App\Database\DatabaseFile;
@@ -26,10 +26,24 @@ require __DIR__.'/../vendor/autoload.php';
 require __DIR__.'/Place.php';
 $options = getopt('', ['quick', 'size:', 'keep:', 'only:']);
 $size = isset($options['quick']) ? 'quick' : (is_string($options['size'] ?? null) ? $options['size'] : 'small');
-[$people, $shelves, $each, $versions, $large, $long, $entries] = ['quick' => [8, 2, 6, 12, 20, 60, 120], 'small' => [14, 4, 50, 58, 100, 500, 500], 'tenth' => [51, 10, 50, 58, 300, 5_000, 5_000], 'full' => [514, 100, 50, 58, 1_000, 50_000, 50_000]][$size] ?? exit("There are small, tenth and full.\n");
+[$people, $shelves, $each, $versions, $large, $long, $entries] = [
+    'quick' => [8, 2, 6, 12, 20, 60, 120],
+    'small' => [14, 4, 50, 58, 100, 500, 500],
+    'tenth' => [51, 10, 50, 58, 300, 5_000, 5_000],
+    'full' => [514, 100, 50, 58, 1_000, 50_000, 50_000],
+][$size] ?? exit("There are small, tenth and full.\n");
 $database = is_string($options['keep'] ?? null) ? $options['keep'] : (string) tempnam(sys_get_temp_dir(), 'attic-bench');
 $isThere = is_file($database) && filesize($database) > 0;
-foreach (['DB_DATABASE' => $database, 'APP_KEY' => 'base64:3q2+796tvu/erb7v3q2+796tvu/erb7v3q2+796tvu8=', 'APP_CONFIG_CACHE' => '/nowhere', 'CACHE_STORE' => 'array', 'SESSION_DRIVER' => 'array', 'QUEUE_CONNECTION' => 'sync'] as $name => $value) {
+foreach (
+    [
+        'DB_DATABASE' => $database,
+        'APP_KEY' => 'base64:3q2+796tvu/erb7v3q2+796tvu/erb7v3q2+796tvu8=',
+        'APP_CONFIG_CACHE' => '/nowhere',
+        'CACHE_STORE' => 'array',
+        'SESSION_DRIVER' => 'array',
+        'QUEUE_CONNECTION' => 'sync',
+    ] as $name => $value
+) {
     putenv("{$name}={$value}");
     $_ENV[$name] = $_SERVER[$name] = $value;
 }
@@ -53,7 +67,10 @@ if (! $isThere) {
     DB::statement('PRAGMA synchronous = OFF');
     $place->people($people, $shelves);
     $first = $place->shelves[0];
-    $templates = array_map(fn (int $at): Item => $place->written($first, ['document', 'spreadsheet', 'page', 'document'][$at % 4], $versions), range(0, $size === 'quick' ? 1 : 7));
+    $templates = array_map(
+        fn (int $at): Item => $place->written($first, ['document', 'spreadsheet', 'page', 'document'][$at % 4], $versions),
+        range(0, $size === 'quick' ? 1 : 7),
+    );
     DB::transaction(function () use ($place, $templates, $each, $large): void {
         foreach ($place->shelves as $at => $shelf) {
             $many = $at === 1 ? $large : $each;
@@ -73,7 +90,19 @@ if (! $isThere) {
 $made = (hrtime(true) - $start) / 1e9;
 clearstatcache();
 $count = fn (string $table): int => (int) DB::table($table)->count();
-printf("| place | people | shelves | items | entries | versions | touches | chunks | MB | made in, s |\n|---|---|---|---|---|---|---|---|---|---|\n| %s | %d | %d | %d | %d | %d | %d | %d | %.0f | %.0f |\n\n", $size, $count('users'), $count('shelves'), Item::query()->whereNull('form_id')->count(), Item::query()->whereNotNull('form_id')->count(), $count('versions'), $count('touches'), $count('chunks'), filesize($database) / 1e6, $made);
+printf(
+    "| place | people | shelves | items | entries | versions | touches | chunks | MB | made in, s |\n|---|---|---|---|---|---|---|---|---|---|\n| %s | %d | %d | %d | %d | %d | %d | %d | %.0f | %.0f |\n\n",
+    $size,
+    $count('users'),
+    $count('shelves'),
+    Item::query()->whereNull('form_id')->count(),
+    Item::query()->whereNotNull('form_id')->count(),
+    $count('versions'),
+    $count('touches'),
+    $count('chunks'),
+    filesize($database) / 1e6,
+    $made,
+);
 
 $longest = Item::query()->where('title', 'The longest')->firstOrFail();
 $form = Item::query()->where(['kind' => 'form', 'title' => 'Booking'])->firstOrFail();
@@ -88,12 +117,26 @@ DB::listen(function () use (&$queries): void {
 });
 $kernel = $app->make(Kernel::class);
 $pages = [
-    'a shelf' => [$user, route('shelf', $longest->shelf)], "a shelf of {$large} items" => [$other, route('shelf', $wide)],
-    'the longest: to write' => [$user, route('item', $longest)], 'its history, a step' => [$user, route('history', ['item' => $longest, 'from' => $head - 1, 'to' => $head])],
-    'its history, all of it' => [$user, route('history', ['item' => $longest, 'from' => 2, 'to' => $head])], 'who wrote what' => [$user, route('history', ['item' => $longest, 'from' => $head - 1, 'to' => $head, 'view' => 'who'])],
-    'a restore plan, all of it' => [$user, route('restore', [$longest, 2])], 'what one person’s edits would be taken out of' => [$user, route('take-out', [$longest, 'from' => 1, 'to' => $head, 'by' => $user->id])],
-    'the history of a part' => [$user, route('part', [$longest, $part])], 'its ribbon' => [$user, route('ribbon', $longest)], 'its list' => [$user, route('list', $longest)], 'news for an open window' => [$user, route('live', [$longest, 'client' => 'bench'])],
-    'entries' => [$user, route('entries', $form)], 'entries, found' => [$user, route('entries', [$form, 'find' => 'sewing'])], 'entries, summed up' => [$user, route('entries.sums', $form)], 'the form, to write' => [$user, route('item', $form)], 'entries as CSV' => [$user, route('entries.download', [$form, 'csv'])],
+    'a shelf' => [$user, route('shelf', $longest->shelf)],
+    "a shelf of {$large} items" => [$other, route('shelf', $wide)],
+    'the longest: to write' => [$user, route('item', $longest)],
+    'its history, a step' => [$user, route('history', ['item' => $longest, 'from' => $head - 1, 'to' => $head])],
+    'its history, all of it' => [$user, route('history', ['item' => $longest, 'from' => 2, 'to' => $head])],
+    'who wrote what' => [$user, route('history', ['item' => $longest, 'from' => $head - 1, 'to' => $head, 'view' => 'who'])],
+    'a restore plan, all of it' => [$user, route('restore', [$longest, 2])],
+    'what one person’s edits would be taken out of' => [
+        $user,
+        route('take-out', [$longest, 'from' => 1, 'to' => $head, 'by' => $user->id]),
+    ],
+    'the history of a part' => [$user, route('part', [$longest, $part])],
+    'its ribbon' => [$user, route('ribbon', $longest)],
+    'its list' => [$user, route('list', $longest)],
+    'news for an open window' => [$user, route('live', [$longest, 'client' => 'bench'])],
+    'entries' => [$user, route('entries', $form)],
+    'entries, found' => [$user, route('entries', [$form, 'find' => 'sewing'])],
+    'entries, summed up' => [$user, route('entries.sums', $form)],
+    'the form, to write' => [$user, route('item', $form)],
+    'entries as CSV' => [$user, route('entries.download', [$form, 'csv'])],
 ];
 echo "| page | ms | queries | chunks | KB | MB more |\n|---|---|---|---|---|---|\n";
 foreach ($pages as $name => [$who, $url]) {
@@ -109,11 +152,22 @@ foreach ($pages as $name => [$who, $url]) {
         [$queries, $before, $begun] = [0, memory_get_usage(), hrtime(true)];
         $response = $kernel->handle(Request::create($url));
         $times[] = (hrtime(true) - $begun) / 1e6;
-        $response->getStatusCode() === 200 || throw new RuntimeException("{$url}: {$response->getStatusCode()} {$response->exception?->getMessage()} {$response->exception?->getFile()}:{$response->exception?->getLine()}");
+        $response->getStatusCode() === 200
+            || throw new RuntimeException(
+                "{$url}: {$response->getStatusCode()} {$response->exception?->getMessage()} {$response->exception?->getFile()}:{$response->exception?->getLine()}",
+            );
     }
     sort($times);
     $store = $app->make(ChunkStore::class);
-    printf("| %s | %.0f | %d | %d | %.0f | %.0f |\n", $name, $times[intdiv(count($times), 2)], $queries, $store instanceof SqliteChunkStore ? $store->reads : 0, strlen((string) $response->getContent()) / 1024, (memory_get_peak_usage() - $before) / 1e6);
+    printf(
+        "| %s | %.0f | %d | %d | %.0f | %.0f |\n",
+        $name,
+        $times[intdiv(count($times), 2)],
+        $queries,
+        $store instanceof SqliteChunkStore ? $store->reads : 0,
+        strlen((string) $response->getContent()) / 1024,
+        (memory_get_peak_usage() - $before) / 1e6,
+    );
 }
 if (! is_string($options['only'] ?? null)) {
     $begun = hrtime(true);

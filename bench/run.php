@@ -49,7 +49,10 @@ DatabaseFile::make($database);
 Artisan::call('migrate', ['--force' => true]);
 
 $random = new Randomizer(new Mt19937(20261125));
-$vocabulary = explode(' ', 'bench socket log lead red bin owner ring sand is taped before doors open every tester walk room lamp needle thread tin board stub ticket name part order date call back the a of and to in');
+$vocabulary = explode(
+    ' ',
+    'bench socket log lead red bin owner ring sand is taped before doors open every tester walk room lamp needle thread tin board stub ticket name part order date call back the a of and to in',
+);
 $sentence = function () use ($random, $vocabulary): string {
     $words = [];
     for ($i = 0; $i < 14; $i++) {
@@ -114,7 +117,12 @@ $open = function (string $url) use ($app, $kernel, &$queries, $people): array {
     sort($times);
     $store = $app->make(ChunkStore::class);
 
-    return ['ms' => $times[3], 'queries' => $queries, 'chunks' => $store instanceof SqliteChunkStore ? $store->reads : 0, 'bytes' => strlen((string) $response->getContent())];
+    return [
+        'ms' => $times[3],
+        'queries' => $queries,
+        'chunks' => $store instanceof SqliteChunkStore ? $store->reads : 0,
+        'bytes' => strlen((string) $response->getContent()),
+    ];
 };
 
 $sizes = isset($options['quick']) ? [50, 200] : [50, 500, 5000];
@@ -132,12 +140,26 @@ foreach ($sizes as $size) {
     $queries = 0;
     $start = hrtime(true);
     $save($tree, $people[0]);
-    $saving[$size] = ['ms' => (hrtime(true) - $start) / 1e6, 'queries' => $queries, 'chunks' => DB::table('chunks')->count() - $chunks, 'bytes' => DB::table('chunks')->sum(DB::raw('length(data)')) - $bytes];
+    $saving[$size] = [
+        'ms' => (hrtime(true) - $start) / 1e6,
+        'queries' => $queries,
+        'chunks' => DB::table('chunks')->count() - $chunks,
+        'bytes' => DB::table('chunks')->sum(DB::raw('length(data)')) - $bytes,
+    ];
     DB::statement('PRAGMA wal_checkpoint(TRUNCATE)');
     clearstatcache();
     $saving[$size]['file'] = filesize($database) / $item->head;
     $head = $item->head;
-    foreach (['shelf' => route('shelf', $shelf), 'item' => route('item', $item), 'history' => route('history', ['item' => $item, 'from' => $head - 8, 'to' => $head]), 'comparison, first to last' => route('history', ['item' => $item, 'from' => 2, 'to' => $head]), 'who wrote what' => route('history', ['item' => $item, 'from' => $head - 8, 'to' => $head, 'view' => 'who']), 'ribbon' => route('ribbon', $item)] as $name => $url) {
+    foreach (
+        [
+            'shelf' => route('shelf', $shelf),
+            'item' => route('item', $item),
+            'history' => route('history', ['item' => $item, 'from' => $head - 8, 'to' => $head]),
+            'comparison, first to last' => route('history', ['item' => $item, 'from' => 2, 'to' => $head]),
+            'who wrote what' => route('history', ['item' => $item, 'from' => $head - 8, 'to' => $head, 'view' => 'who']),
+            'ribbon' => route('ribbon', $item),
+        ] as $name => $url
+    ) {
         $rows[$name][$size] = $open($url);
     }
 }
@@ -145,12 +167,28 @@ foreach ($sizes as $size) {
 printf("A document of 300 blocks; PHP %s, %s\n\n", PHP_VERSION, date('j F Y'));
 foreach ($rows as $name => $of) {
     foreach ($of as $size => $cost) {
-        printf("%-26s %5d versions  %7.1f ms  %3d queries  %4d chunks read  %7d bytes\n", $name, $size, $cost['ms'], $cost['queries'], $cost['chunks'], $cost['bytes']);
+        printf(
+            "%-26s %5d versions  %7.1f ms  %3d queries  %4d chunks read  %7d bytes\n",
+            $name,
+            $size,
+            $cost['ms'],
+            $cost['queries'],
+            $cost['chunks'],
+            $cost['bytes'],
+        );
     }
 }
 echo "\n";
 foreach ($saving as $size => $cost) {
-    printf("saving one sentence        %5d versions  %7.1f ms  %3d queries  %4d chunks written, %d bytes; the whole file is %.0f bytes a version\n", $size, $cost['ms'], $cost['queries'], $cost['chunks'], $cost['bytes'], $cost['file']);
+    printf(
+        "saving one sentence        %5d versions  %7.1f ms  %3d queries  %4d chunks written, %d bytes; the whole file is %.0f bytes a version\n",
+        $size,
+        $cost['ms'],
+        $cost['queries'],
+        $cost['chunks'],
+        $cost['bytes'],
+        $cost['file'],
+    );
 }
 $least = min($sizes);
 $most = max($sizes);

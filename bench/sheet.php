@@ -55,7 +55,8 @@ $table = function (int $rows, int $columns): PartTree {
     for ($row = 0; $row < $rows; $row++) {
         $fields = [];
         for ($column = 0; $column < $columns; $column++) {
-            $fields[sprintf('c%03d', $column)] = $row === 0 ? "Heading {$column}" : ($column % 3 === 0 ? 'text '.(($row * 7 + $column) % 997) : $row * 10 + $column);
+            $fields[sprintf('c%03d', $column)]
+                = $row === 0 ? "Heading {$column}" : ($column % 3 === 0 ? 'text '.($row * 7 + $column) % 997 : $row * 10 + $column);
         }
         $parts[] = new Part(sprintf('r%06d', $row), 'row', 1, $fields);
     }
@@ -63,14 +64,18 @@ $table = function (int $rows, int $columns): PartTree {
     return PartTree::of($parts);
 };
 $save = function (Item $item, array $edits) use ($app, $user): Saved {
-    $saved = $app->make(SaveState::class)->handle($item->refresh(), $user, new Sent($item->root, null, 'bench'.$item->head, keep: true, edits: $edits));
+    $saved = $app
+        ->make(SaveState::class)
+        ->handle($item->refresh(), $user, new Sent($item->root, null, 'bench'.$item->head, keep: true, edits: $edits));
 
     return $saved instanceof Saved ? $saved : throw new RuntimeException('not saved');
 };
 
 echo "| rows × columns | content, KB | open: read and send, ms | save a cell, answer included, ms | compare neighbours and lay out, ms | as it was, first 150 rows, ms | history of a cell, ms | a picked restore, ms | most memory so far, MB |\n|---|---|---|---|---|---|---|---|---|\n";
 foreach ($quick ? [[200, 10]] : [[1_000, 20], [10_000, 20], [10_000, 40], [100_000, 20]] as [$rows, $columns]) {
-    $item = $app->make(MakeItem::class)->handle($shelf, $user, 'spreadsheet', "{$rows}", content: new Content(new SpreadsheetKind, $table($rows, $columns)));
+    $item = $app
+        ->make(MakeItem::class)
+        ->handle($shelf, $user, 'spreadsheet', "{$rows}", content: new Content(new SpreadsheetKind, $table($rows, $columns)));
     $states = $app->make(States::class);
     [$open, $json] = $median($quick ? 1 : 5, fn () => $states->json($item->root));
     $tree = $states->tree($item->root);
@@ -79,23 +84,73 @@ foreach ($quick ? [[200, 10]] : [[1_000, 20], [10_000, 20], [10_000, 40], [100_0
     $at = (int) $tree->position($middle->id);
     unset($tree);
     gc_collect_cycles();
-    [$saved] = $median($quick ? 2 : 5, fn (int $run) => $save($item, ['cells' => [$middle->id => [$column => 1000 + $run]], 'at' => [$middle->id => $at]]));
+    [$saved] = $median(
+        $quick ? 2 : 5,
+        fn (int $run) => $save($item, ['cells' => [$middle->id => [$column => 1000 + $run]], 'at' => [$middle->id => $at]]),
+    );
     $head = $item->refresh()->head;
-    $version = fn (int $number): Version => Version::query()->with('user')->where(['item_id' => $item->id, 'number' => $number])->firstOrFail()->setRelation('item', $item);
-    [$compared] = $median($quick ? 1 : 3, fn () => (new SheetView(new Comparison($item, $version($head - 1), $version($head), $states, new Phrases), $states, null, false, false, 'changed'))->lines(0, 150));
-    [$was] = $median($quick ? 1 : 3, fn () => (new SheetView(new Comparison($item, $version($head), $version($head), $states, new Phrases), $states, null, false, false, 'was'))->lines(0, 150));
+    $version = fn (int $number): Version => Version::query()
+        ->with('user')
+        ->where(['item_id' => $item->id, 'number' => $number])
+        ->firstOrFail()
+        ->setRelation('item', $item);
+    [$compared] = $median(
+        $quick ? 1 : 3,
+        fn () => (new SheetView(
+            new Comparison($item, $version($head - 1), $version($head), $states, new Phrases),
+            $states,
+            null,
+            false,
+            false,
+            'changed',
+        ))->lines(0, 150),
+    );
+    [$was] = $median(
+        $quick ? 1 : 3,
+        fn () => (new SheetView(
+            new Comparison($item, $version($head), $version($head), $states, new Phrases),
+            $states,
+            null,
+            false,
+            false,
+            'was',
+        ))->lines(0, 150),
+    );
     [$story] = $median($quick ? 1 : 3, fn () => (new CellStory($item, $middle->id, $column, $states))->steps);
     $size = number_format(strlen($json) / 1024);
     unset($json);
     $start = hrtime(true);
     $app->make(RestoreVersion::class)->handle($item, $version($head - 1), $user, $head, picked: ["edited:{$middle->id}/{$column}"]);
     $restored = (hrtime(true) - $start) / 1e6;
-    printf("| %s × %d | %s | %.0f | %.0f | %.0f | %.0f | %.0f | %.0f | %d |\n", number_format($rows), $columns, $size, $open, $saved, $compared, $was, $story, $restored, memory_get_peak_usage() >> 20);
+    printf(
+        "| %s × %d | %s | %.0f | %.0f | %.0f | %.0f | %.0f | %.0f | %d |\n",
+        number_format($rows),
+        $columns,
+        $size,
+        $open,
+        $saved,
+        $compared,
+        $was,
+        $story,
+        $restored,
+        memory_get_peak_usage() >> 20,
+    );
 }
 
 // Ten thousand formulas of ten sorts, from nothing and after one edit; the library from nothing.
 $rows = $quick ? 50 : 1000;
-$sorts = ['A%d*B%d', 'SUM(A%d:B%d)', 'IF(A%d>10,"big","small")', 'ROUND(A%d/3,2)', 'D%d+E%d', 'MAX(A%d,B%d,10)', 'C%d&"!"', 'A%d+B%d*2', 'AVERAGE(A%d:B%d)', 'ABS(A%d-B%d)'];
+$sorts = [
+    'A%d*B%d',
+    'SUM(A%d:B%d)',
+    'IF(A%d>10,"big","small")',
+    'ROUND(A%d/3,2)',
+    'D%d+E%d',
+    'MAX(A%d,B%d,10)',
+    'C%d&"!"',
+    'A%d+B%d*2',
+    'AVERAGE(A%d:B%d)',
+    'ABS(A%d-B%d)',
+];
 $parts = array_slice($table(1, 13)->parts, 0, 14);
 $book = new Spreadsheet;
 $sheet = $book->getActiveSheet();
@@ -126,7 +181,15 @@ $item = $app->make(MakeItem::class)->handle($shelf, $user, 'spreadsheet', 'Formu
 $row = $app->make(States::class)->tree($item->root)->parts[40];
 $column = (string) array_key_first($row->fields);
 [$saved] = $median($quick ? 1 : 7, fn (int $run) => $save($item, ['cells' => [$row->id => [$column => 700 + $run]]]));
-printf("\n| %s formulas | ms | the library, ms (how many times ours) |\n|---|---|---|\n| from nothing | %.0f | %.0f (%.1f×) |\n| one cell edited, in the core | %.0f | |\n| one cell edited, save and answer included | %.0f | |\n", number_format($rows * 10), $nothing, $library, $library / $nothing, $one, $saved);
+printf(
+    "\n| %s formulas | ms | the library, ms (how many times ours) |\n|---|---|---|\n| from nothing | %.0f | %.0f (%.1f×) |\n| one cell edited, in the core | %.0f | |\n| one cell edited, save and answer included | %.0f | |\n",
+    number_format($rows * 10),
+    $nothing,
+    $library,
+    $library / $nothing,
+    $one,
+    $saved,
+);
 
 // A workbook of six columns, in and out, beside the library; the memory is what is taken beyond what was held before.
 $rows = $quick ? 200 : 50_000;
@@ -148,12 +211,29 @@ $step = function (Closure $work): array {
 };
 [$outTime, $outMemory, $bytes] = $step(fn () => SheetFormat::Xlsx->write($kept));
 unset($kept);
-[$inTime, $inMemory] = $step(fn () => $app->make(MakeItem::class)->handle($shelf, $user, 'spreadsheet', 'Workbook', content: (new ReadFile)->handle(new BroughtFile('book.xlsx', $bytes)))->id);
+[$inTime, $inMemory] = $step(
+    fn () => $app
+        ->make(MakeItem::class)
+        ->handle($shelf, $user, 'spreadsheet', 'Workbook', content: (new ReadFile)->handle(new BroughtFile('book.xlsx', $bytes)))->id,
+);
 file_put_contents($path = (string) tempnam(sys_get_temp_dir(), 'attic-bench'), $bytes);
 [$readTime, $readMemory, $book] = $step(fn () => IOFactory::createReader('Xlsx')->load($path));
 [$writeTime, $writeMemory] = $step(fn () => IOFactory::createWriter($book, 'Xlsx')->setPreCalculateFormulas(false)->save($path));
 unlink($path);
-printf("\n| %s × 6 XLSX | s | MB more | the library alone, s (how many times ours) | MB more |\n|---|---|---|---|---|\n| read, checked, worked out, kept as an item | %.1f | %.0f | %.1f, read alone (%.1f×) | %.0f |\n| written | %.1f | %.0f | %.1f (%.1f×) | %.0f |\n", number_format($rows), $inTime, $inMemory, $readTime, $readTime / $inTime, $readMemory, $outTime, $outMemory, $writeTime, $writeTime / $outTime, $writeMemory);
+printf(
+    "\n| %s × 6 XLSX | s | MB more | the library alone, s (how many times ours) | MB more |\n|---|---|---|---|---|\n| read, checked, worked out, kept as an item | %.1f | %.0f | %.1f, read alone (%.1f×) | %.0f |\n| written | %.1f | %.0f | %.1f (%.1f×) | %.0f |\n",
+    number_format($rows),
+    $inTime,
+    $inMemory,
+    $readTime,
+    $readTime / $inTime,
+    $readMemory,
+    $outTime,
+    $outMemory,
+    $writeTime,
+    $writeTime / $outTime,
+    $writeMemory,
+);
 foreach (['', '-wal', '-shm'] as $ending) {
     @unlink($database.$ending);
 }

@@ -1,8 +1,8 @@
 <?php
 
 /*
- * Twenty people who save without a pause, through nginx and PHP-FPM as a place runs them: each in a document of their own, all in one, and the
- * same requests with nothing in them to write. It wants php-fpm8.2 and nginx, and takes a minute.
+ * Twenty people who save without a pause, through nginx and PHP-FPM as a place runs them: each in a document of their own, all in one, and
+ * the same requests with nothing in them to write. It wants php-fpm8.2 and nginx, and takes a minute.
  *
  *   php bench/writers.php [SECONDS] [PORT]
  */
@@ -49,7 +49,14 @@ final class Writers
         foreach (range(1, self::PEOPLE) as $person) {
             $this->people[] = $this->signIn("person{$person}@example.org");
         }
-        foreach (['nothing to write, one each' => [$keys, false], 'one each' => [$keys, true], 'all in one' => [array_fill(0, self::PEOPLE, $keys[0]), true], 'reading, alone' => [$keys, null]] as $name => [$of, $writes]) {
+        foreach (
+            [
+                'nothing to write, one each' => [$keys, false],
+                'one each' => [$keys, true],
+                'all in one' => [array_fill(0, self::PEOPLE, $keys[0]), true],
+                'reading, alone' => [$keys, null],
+            ] as $name => [$of, $writes]
+        ) {
             $this->measure($name, $of, $writes);
         }
         $this->measure('one each, and as many who read', $keys, true, readers: true);
@@ -68,9 +75,19 @@ final class Writers
     {
         $folder = $this->folder;
         $root = dirname(__DIR__);
-        $environment = ['DB_DATABASE' => $this->database, 'APP_CONFIG_CACHE' => "{$folder}/config.php", 'APP_ROUTES_CACHE' => "{$folder}/routes.php", 'APP_URL' => $this->at, 'APP_ENV' => 'production', 'APP_DEBUG' => 'false', 'SESSION_DRIVER' => 'file'] + getenv();
+        $environment = [
+            'DB_DATABASE' => $this->database,
+            'APP_CONFIG_CACHE' => "{$folder}/config.php",
+            'APP_ROUTES_CACHE' => "{$folder}/routes.php",
+            'APP_URL' => $this->at,
+            'APP_ENV' => 'production',
+            'APP_DEBUG' => 'false',
+            'SESSION_DRIVER' => 'file',
+        ] + getenv();
         foreach (['config:cache', 'route:cache'] as $command) {
-            proc_close(proc_open([PHP_BINARY, "{$root}/artisan", $command], [1 => ['file', '/dev/null', 'w']], $pipes, $root, $environment));
+            proc_close(
+                proc_open([PHP_BINARY, "{$root}/artisan", $command], [1 => ['file', '/dev/null', 'w']], $pipes, $root, $environment),
+            );
         }
         file_put_contents("{$folder}/fpm.conf", <<<CONF
             [global]
@@ -96,8 +113,10 @@ final class Writers
                     location ~ ^/(index|live)\\.php\$ { include /etc/nginx/fastcgi_params; fastcgi_param SCRIPT_FILENAME \$realpath_root\$fastcgi_script_name; fastcgi_pass unix:{$folder}/socket; } } }
             CONF);
         $quiet = [1 => ['file', "{$folder}/out", 'a'], 2 => ['file', "{$folder}/out", 'a']];
-        $this->processes[] = proc_open(['php-fpm8.2', '-y', "{$folder}/fpm.conf", '-R'], $quiet, $pipes, $root, $environment) ?: throw new RuntimeException('PHP-FPM did not start');
-        $this->processes[] = proc_open(['nginx', '-c', "{$folder}/nginx.conf"], $quiet, $pipes, $root) ?: throw new RuntimeException('nginx did not start');
+        $this->processes[] = proc_open(['php-fpm8.2', '-y', "{$folder}/fpm.conf", '-R'], $quiet, $pipes, $root, $environment)
+        ?: throw new RuntimeException('PHP-FPM did not start');
+        $this->processes[]
+            = proc_open(['nginx', '-c', "{$folder}/nginx.conf"], $quiet, $pipes, $root) ?: throw new RuntimeException('nginx did not start');
         for ($tries = 0; $this->ask("{$this->folder}/none", '/sign-in')[0] !== 200; $tries++) {
             $tries < 50 || throw new RuntimeException('Nothing answers: '.file_get_contents("{$folder}/out"));
             usleep(100_000);
@@ -109,9 +128,14 @@ final class Writers
     {
         $cookies = "{$this->folder}/{$email}";
         preg_match('/name="_token" value="([^"]+)"/', $this->ask($cookies, '/sign-in')[1], $token);
-        [$code, $page] = $this->ask($cookies, '/sign-in', ['_token' => $token[1], 'email' => $email, 'password' => 'a word of many letters']);
+        [$code, $page] = $this->ask($cookies, '/sign-in', [
+            '_token' => $token[1],
+            'email' => $email,
+            'password' => 'a word of many letters',
+        ]);
         preg_match('/XSRF-TOKEN\t(\S+)/', (string) file_get_contents($cookies), $cross);
-        $code === 200 && isset($cross[1]) || throw new RuntimeException("{$email} does not get in: {$code} ".substr(strip_tags($page), 0, 300));
+        ($code === 200 && isset($cross[1]))
+            || throw new RuntimeException("{$email} does not get in: {$code} ".substr(strip_tags($page), 0, 300));
 
         return ['cookies' => $cookies, 'token' => urldecode($cross[1])];
     }
@@ -123,7 +147,15 @@ final class Writers
     private function ask(string $cookies, string $path, ?array $post = null): array
     {
         $curl = curl_init($this->at.$path);
-        curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEJAR => $cookies, CURLOPT_COOKIEFILE => $cookies, CURLOPT_FOLLOWLOCATION => true] + ($post === null ? [] : [CURLOPT_POSTFIELDS => http_build_query($post)]));
+        curl_setopt_array(
+            $curl,
+            [
+                CURLOPT_RETURNTRANSFER => true,
+                CURLOPT_COOKIEJAR => $cookies,
+                CURLOPT_COOKIEFILE => $cookies,
+                CURLOPT_FOLLOWLOCATION => true,
+            ] + ($post === null ? [] : [CURLOPT_POSTFIELDS => http_build_query($post)]),
+        );
         $body = (string) curl_exec($curl);
         $code = curl_getinfo($curl, CURLINFO_HTTP_CODE);
         unset($curl);
@@ -139,7 +171,12 @@ final class Writers
     {
         $states = [];
         foreach ($keys as $i => $key) {
-            $states[] = (array) json_decode($this->ask($this->people[$i]['cookies'], "/items/{$key}/state")[1], true) + ['key' => $key, 'count' => 0, 'window' => 'w'.bin2hex(random_bytes(4)), 'writes' => $writes];
+            $states[] = (array) json_decode($this->ask($this->people[$i]['cookies'], "/items/{$key}/state")[1], true) + [
+                'key' => $key,
+                'count' => 0,
+                'window' => 'w'.bin2hex(random_bytes(4)),
+                'writes' => $writes,
+            ];
         }
         foreach ($readers ? $keys : [] as $key) {
             $states[] = ['key' => $key, 'count' => 0, 'writes' => null];
@@ -149,7 +186,11 @@ final class Writers
         $begin = function (int $i) use (&$states, &$handles, $multi): void {
             $state = &$states[$i];
             $person = $this->people[$i % self::PEOPLE];
-            $options = [CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEFILE => $person['cookies'], CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', "X-XSRF-TOKEN: {$person['token']}"]];
+            $options = [
+                CURLOPT_RETURNTRANSFER => true,
+                CURLOPT_COOKIEFILE => $person['cookies'],
+                CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', "X-XSRF-TOKEN: {$person['token']}"],
+            ];
             if ($state['writes'] === null) {
                 $curl = curl_init("{$this->at}/items/{$state['key']}/history");
             } else {
@@ -158,7 +199,13 @@ final class Writers
                 }
                 $curl = curl_init("{$this->at}/items/{$state['key']}/state");
                 $state['number'] = ($state['number'] ?? 0) + 1;
-                $options += [CURLOPT_CUSTOMREQUEST => 'PUT', CURLOPT_POSTFIELDS => json_encode(['base' => $state['root'], 'client' => "{$state['window']}.{$state['number']}", 'content' => $state['content']], JSON_THROW_ON_ERROR)];
+                $options += [
+                    CURLOPT_CUSTOMREQUEST => 'PUT',
+                    CURLOPT_POSTFIELDS => json_encode(
+                        ['base' => $state['root'], 'client' => "{$state['window']}.{$state['number']}", 'content' => $state['content']],
+                        JSON_THROW_ON_ERROR,
+                    ),
+                ];
             }
             curl_setopt_array($curl, $options);
             $handles[(int) spl_object_id($curl)] = [$i, hrtime(true), $curl];
@@ -187,20 +234,55 @@ final class Writers
         }
         foreach (array_filter($times) as $who => $of) {
             sort($of);
-            printf('%-34s %6.1f a second, median %4.0f ms, p95 %4.0f, longest %4.0f', $who === 'r' ? '   those who read' : $name, count($of) / $this->seconds, $of[intdiv(count($of), 2)], $of[(int) (count($of) * 0.95)], end($of));
+            printf(
+                '%-34s %6.1f a second, median %4.0f ms, p95 %4.0f, longest %4.0f',
+                $who === 'r' ? '   those who read' : $name,
+                count($of) / $this->seconds,
+                $of[intdiv(count($of), 2)],
+                $of[(int) (count($of) * 0.95)],
+                end($of),
+            );
             echo $who === 'r' ? "\n" : sprintf("; from %d to %d a person; %s\n", min($did), max($did), json_encode($codes));
         }
     }
 }
 
-$people = User::factory()->count(20)->sequence(fn ($sequence) => ['email' => 'person'.($sequence->index + 1).'@example.org', 'password' => Hash::make('a word of many letters')])->create();
+$people = User::factory()
+    ->count(20)
+    ->sequence(
+        fn ($sequence) => [
+            'email' => 'person'.($sequence->index + 1).'@example.org',
+            'password' => Hash::make('a word of many letters'),
+        ],
+    )
+    ->create();
 foreach ($people as $person) {
     $shelf->memberships()->create(['user_id' => $person->id, 'role' => Role::Editor]);
 }
-$keys = array_map(fn (int $of) => $app->make(MakeItem::class)->handle($shelf, $user, 'document', "Document {$of}", content: new Content(new DocumentKind, PartTree::of(array_map(
-    fn (int $at) => new Part(sprintf('par%05d', $at), 'paragraph', 0, ['text' => RichText::plain("Paragraph {$at} says what is to be done with the lamp, the lead and the socket before anybody opens.")]),
-    range(1, 100),
-))))->key, range(1, 20));
+$keys = array_map(
+    fn (int $of) => $app
+        ->make(MakeItem::class)
+        ->handle(
+            $shelf,
+            $user,
+            'document',
+            "Document {$of}",
+            content: new Content(
+                new DocumentKind,
+                PartTree::of(
+                    array_map(
+                        fn (int $at) => new Part(sprintf('par%05d', $at), 'paragraph', 0, [
+                            'text' => RichText::plain(
+                                "Paragraph {$at} says what is to be done with the lamp, the lead and the socket before anybody opens.",
+                            ),
+                        ]),
+                        range(1, 100),
+                    ),
+                ),
+            ),
+        )->key,
+    range(1, 20),
+);
 $arguments = array_values(array_filter(array_slice($argv, 1), is_numeric(...)));
 $writers = new Writers($database, (int) ($arguments[0] ?? 10), (int) ($arguments[1] ?? 8392));
 try {

@@ -5,6 +5,12 @@ return [
     'default' => env('LOG_CHANNEL', 'daily'),
 
     'channels' => [
-        'daily' => ['driver' => 'daily', 'path' => storage_path('logs/attic.log'), 'level' => env('LOG_LEVEL', 'info'), 'days' => (int) env('LOG_DAYS', 14), 'replace_placeholders' => true],
+        'daily' => [
+            'driver' => 'daily',
+            'path' => storage_path('logs/attic.log'),
+            'level' => env('LOG_LEVEL', 'info'),
+            'days' => (int) env('LOG_DAYS', 14),
+            'replace_placeholders' => true,
+        ],
     ],
 ];

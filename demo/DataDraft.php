@@ -28,10 +28,16 @@ final class DataDraft implements Drafting
     private function field(PartTree $tree, string $name, string $expression): PartTree
     {
         $known = array_search($name, FieldNames::of($tree), true);
-        $part = new Part($known === false ? 'dcalc'.(++$this->count) : (string) $known, 'field', 0, ['name' => $name, 'type' => 'number', 'expression' => FieldNames::stored($expression, FieldNames::of($tree))]);
+        $part = new Part($known === false ? 'dcalc'.++$this->count : (string) $known, 'field', 0, [
+            'name' => $name,
+            'type' => 'number',
+            'expression' => FieldNames::stored($expression, FieldNames::of($tree)),
+        ]);
         $fields = count(FieldNames::of($tree));
 
-        return $known === false ? PartTree::of([...array_slice($tree->parts, 0, $fields), $part, ...array_slice($tree->parts, $fields)]) : $this->with($tree, $part);
+        return $known === false
+            ? PartTree::of([...array_slice($tree->parts, 0, $fields), $part, ...array_slice($tree->parts, $fields)])
+            : $this->with($tree, $part);
     }
 
     private function typed(PartTree $tree, string $name, string $type): PartTree
@@ -43,7 +49,14 @@ final class DataDraft implements Drafting
     {
         $gone = self::named($tree, $name);
 
-        return PartTree::of(array_values(array_map(fn (Part $part) => $part->without($gone->id), array_filter($tree->parts, fn (Part $part) => $part->id !== $gone->id))));
+        return PartTree::of(
+            array_values(
+                array_map(
+                    fn (Part $part) => $part->without($gone->id),
+                    array_filter($tree->parts, fn (Part $part) => $part->id !== $gone->id),
+                ),
+            ),
+        );
     }
 
     private function with(PartTree $tree, Part $part): PartTree

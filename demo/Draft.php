@@ -29,7 +29,10 @@ final class Draft implements Drafting
         [$word, $rest] = [...explode(' ', $edit, 2), ''];
 
         return match ($word) {
-            'add' => PartTree::of([...$tree->count() === 1 && $tree->parts[0]->richText()->isEmpty() ? [] : $tree->parts, ...$this->block($rest)]),
+            'add' => PartTree::of([
+                ...$tree->count() === 1 && $tree->parts[0]->richText()->isEmpty() ? [] : $tree->parts,
+                ...$this->block($rest),
+            ]),
             'put' => $this->put($tree, ...Prose::two($rest, ' | after ')),
             'change' => $this->change($tree, ...Prose::two($rest, ' => ')),
             'remove' => $this->without($tree, $this->find($tree, $rest)),
@@ -62,13 +65,19 @@ final class Draft implements Drafting
         $rich = Prose::rich($found[2]);
         $sign = trim($found[1]);
 
-        return [match (true) {
-            $sign === '' => $this->part('paragraph', 0, ['text' => $rich]),
-            $sign[0] === '#' => $this->part('heading', 0, ['level' => strlen($sign), 'text' => $rich]),
-            $sign === '>' => $this->part('quote', 0, ['text' => $rich]),
-            $sign === '---' => $this->part('rule', 0, []),
-            default => $this->part('item', 0, ['style' => $sign === '-' ? 'bullet' : ($sign[0] === '[' ? 'task' : 'number'), 'done' => $sign === '[x]', 'text' => $rich]),
-        }];
+        return [
+            match (true) {
+                $sign === '' => $this->part('paragraph', 0, ['text' => $rich]),
+                $sign[0] === '#' => $this->part('heading', 0, ['level' => strlen($sign), 'text' => $rich]),
+                $sign === '>' => $this->part('quote', 0, ['text' => $rich]),
+                $sign === '---' => $this->part('rule', 0, []),
+                default => $this->part('item', 0, [
+                    'style' => $sign === '-' ? 'bullet' : ($sign[0] === '[' ? 'task' : 'number'),
+                    'done' => $sign === '[x]',
+                    'text' => $rich,
+                ]),
+            },
+        ];
     }
 
     /** @return non-empty-list<Part> */
@@ -125,7 +134,10 @@ final class Draft implements Drafting
     {
         foreach ($tree->parts as $part) {
             if (str_contains($part->richText()->text(), $phrase)) {
-                return $this->replace($tree, $part->with('text', Prose::rich(str_replace($phrase, "**{$phrase}**", $part->richText()->text()))));
+                return $this->replace(
+                    $tree,
+                    $part->with('text', Prose::rich(str_replace($phrase, "**{$phrase}**", $part->richText()->text()))),
+                );
             }
         }
 

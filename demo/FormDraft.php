@@ -40,7 +40,9 @@ final class FormDraft implements Drafting
     {
         $last = $tree->parts[$tree->count() - 1];
 
-        return $last->role === 'page' && $last->string('title') === '' ? $this->replace($tree, $last->with('title', $title)) : PartTree::of([...$tree->parts, $this->part('page', 0, ['title' => $title])]);
+        return $last->role === 'page' && $last->string('title') === ''
+            ? $this->replace($tree, $last->with('title', $title))
+            : PartTree::of([...$tree->parts, $this->part('page', 0, ['title' => $title])]);
     }
 
     /** `TYPE TEXT`, with `!` behind the type when it has to be answered; choices behind a colon, parted by ` / `. */
@@ -63,7 +65,11 @@ final class FormDraft implements Drafting
         $question = $this->find($tree, $phrase);
         $at = (int) $tree->position($question->id) + count($tree->subtree($question->id));
 
-        return PartTree::of([...array_slice($tree->parts, 0, $at), $this->part($role, 2, $role === 'choice' ? ['label' => $label, 'other' => false] : ['label' => $label]), ...array_slice($tree->parts, $at)]);
+        return PartTree::of([
+            ...array_slice($tree->parts, 0, $at),
+            $this->part($role, 2, $role === 'choice' ? ['label' => $label, 'other' => false] : ['label' => $label]),
+            ...array_slice($tree->parts, $at),
+        ]);
     }
 
     /** `PHRASE: is Clothes -> go What do you…` */
@@ -77,10 +83,15 @@ final class FormDraft implements Drafting
         foreach ($tree->subtree($question->id) as $part) {
             $value = $part->role === 'choice' && $part->string('label') === $value ? $part->id : $value;
         }
-        $fields = ['when' => $when, 'value' => $value, 'action' => $action] + ($target === '' ? [] : ['target' => $this->find($tree, $target)->id]);
+        $fields = ['when' => $when, 'value' => $value, 'action' => $action]
+        + ($target === '' ? [] : ['target' => $this->find($tree, $target)->id]);
         $at = (int) $tree->position($question->id) + count($tree->subtree($question->id));
 
-        return PartTree::of([...array_slice($tree->parts, 0, $at), $this->part('skip_rule', 2, $fields), ...array_slice($tree->parts, $at)]);
+        return PartTree::of([
+            ...array_slice($tree->parts, 0, $at),
+            $this->part('skip_rule', 2, $fields),
+            ...array_slice($tree->parts, $at),
+        ]);
     }
 
     /** `PHRASE: FIELD = VALUE`; `settings` stands for the settings of the form. */
@@ -101,10 +112,22 @@ final class FormDraft implements Drafting
     {
         $part = $this->find($tree, $old);
 
-        return $this->replace($tree, new Part($part->id, $part->role, $part->depth, array_map(
-            fn (mixed $value) => $value instanceof RichText ? Prose::replaced($value, $old, $new) : (is_string($value) ? str_replace($old, $new, $value) : $value),
-            $part->fields,
-        )));
+        return $this->replace(
+            $tree,
+            new Part(
+                $part->id,
+                $part->role,
+                $part->depth,
+                array_map(
+                    fn (mixed $value) => $value instanceof RichText
+                        ? Prose::replaced($value, $old, $new)
+                        : (is_string($value)
+                            ? str_replace($old, $new, $value)
+                            : $value),
+                    $part->fields,
+                ),
+            ),
+        );
     }
 
     private function without(PartTree $tree, string $phrase): PartTree
@@ -117,7 +140,11 @@ final class FormDraft implements Drafting
     private function find(PartTree $tree, string $phrase): Part
     {
         foreach ($tree->parts as $part) {
-            if (($phrase === 'settings' && $part->role === 'settings') || str_contains($part->richText()->text(), $phrase) || str_contains($part->string('label').$part->string('title').$part->string('help'), $phrase)) {
+            if (
+                ($phrase === 'settings' && $part->role === 'settings')
+                || str_contains($part->richText()->text(), $phrase)
+                || str_contains($part->string('label').$part->string('title').$part->string('help'), $phrase)
+            ) {
                 return $part;
             }
         }

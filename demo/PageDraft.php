@@ -28,7 +28,11 @@ final class PageDraft implements Drafting
                 'change' => $this->change($tree, ...Prose::two($rest, ' => ')),
                 'set' => $this->set($tree, ...Prose::two($rest, ' = ')),
                 'columns' => $this->columns($tree, ...Prose::two($rest, ': ')),
-                'remove' => PartTree::of(array_values(array_filter($tree->parts, fn (Part $part) => ! in_array($part, $tree->subtree($this->find($tree, $rest)->id), true)))),
+                'remove' => PartTree::of(
+                    array_values(
+                        array_filter($tree->parts, fn (Part $part) => ! in_array($part, $tree->subtree($this->find($tree, $rest)->id), true)),
+                    ),
+                ),
                 'move' => $this->move($tree, ...Prose::two($rest, ' | ')),
                 default => throw new \DomainException("no story can “{$word}” on a page"),
             };
@@ -61,7 +65,10 @@ final class PageDraft implements Drafting
         return $this->into($tree, $tree->parent($target->id), $this->block($block), $target->id);
     }
 
-    /** To the end of a column (`SECTION 2`), its top (`SECTION 2 top`), behind a section (`after section TITLE`) or behind a block (`after PHRASE`). */
+    /**
+     * To the end of a column (`SECTION 2`), its top (`SECTION 2 top`), behind a section (`after section TITLE`) or behind a block (`after
+     * PHRASE`).
+     */
     private function move(PartTree $tree, string $phrase, string $place): PartTree
     {
         $part = $this->find($tree, $phrase);
@@ -137,7 +144,13 @@ final class PageDraft implements Drafting
 
     private function block(string $text, ?string $id = null): Part
     {
-        if (preg_match('/^(#{1,4} |- |\d\. |---$|!(?:note|good|warning) |(?:picture|button|links|hours|contact|form) )?(.*)$/u', $text, $found) !== 1) {
+        if (
+            preg_match(
+                '/^(#{1,4} |- |\d\. |---$|!(?:note|good|warning) |(?:picture|button|links|hours|contact|form) )?(.*)$/u',
+                $text,
+                $found,
+            ) !== 1
+        ) {
             throw new \DomainException('a block is one line of text');
         }
         [$sign, $rest] = [trim($found[1]), $found[2]];
@@ -151,7 +164,10 @@ final class PageDraft implements Drafting
             $sign === 'form' => ['figure', array_combine(['label', 'source'], Prose::two($rest, ' -> '))],
             $sign === 'links' => ['links', $this->pairs($rest, ' -> ', 'labels', 'targets')],
             $sign === 'hours' => ['hours', $this->pairs($rest, ' = ', 'days', 'times')],
-            $sign === 'contact' => ['contact', ['name' => Prose::two($rest, ': ')[0], 'lines' => explode(' / ', Prose::two($rest, ': ')[1])]],
+            $sign === 'contact' => [
+                'contact',
+                ['name' => Prose::two($rest, ': ')[0], 'lines' => explode(' / ', Prose::two($rest, ': ')[1])],
+            ],
             default => ['rich_text', ['style' => $sign === '-' ? 'bullet' : 'number', 'text' => Prose::rich($rest)]],
         };
 
@@ -187,8 +203,16 @@ final class PageDraft implements Drafting
         }
         foreach ($tree->parts as $part) {
             foreach ($part->fields as $value) {
-                $text = $value instanceof RichText ? $value->text() : (is_array($value) ? implode("\n", array_filter($value, is_string(...))) : (string) $value);
-                if (($role ?? $part->role) === $part->role && str_contains($text, $phrase) && ($role !== null || $part->role !== 'section')) {
+                $text = $value instanceof RichText
+                    ? $value->text()
+                    : (is_array($value)
+                        ? implode("\n", array_filter($value, is_string(...)))
+                        : (string) $value);
+                if (
+                    ($role ?? $part->role) === $part->role
+                    && str_contains($text, $phrase)
+                    && ($role !== null || $part->role !== 'section')
+                ) {
                     return $part;
                 }
             }
@@ -205,7 +229,8 @@ final class PageDraft implements Drafting
         }
         $section = $this->find($tree, $found[1], 'section');
 
-        return $tree->children()[$section->id][(int) $found[2] - 1] ?? throw new \DomainException("“{$found[1]}” has no column {$found[2]}");
+        return $tree->children()[$section->id][(int) $found[2] - 1]
+            ?? throw new \DomainException("“{$found[1]}” has no column {$found[2]}");
     }
 
     private function replace(PartTree $tree, Part $part): PartTree

@@ -46,12 +46,19 @@ final readonly class Replay
                 continue;
             }
             [$name, $email, $places] = preg_split('/\s{2,}/', $line) ?: [];
-            $user = User::query()->create(['name' => $name, 'email' => $email, 'password' => 'attic-demo', 'colour' => User::nextColour(), 'keeps_place' => User::query()->doesntExist()]);
+            $user = User::query()->create([
+                'name' => $name,
+                'email' => $email,
+                'password' => 'attic-demo',
+                'colour' => User::nextColour(),
+                'keeps_place' => User::query()->doesntExist(),
+            ]);
             foreach (explode(', ', $places) as $place) {
                 if (preg_match('/^(.+) (owner|editor|viewer)( who publishes)?$/', $place, $found) !== 1) {
                     throw new \UnexpectedValueException("people.txt: “{$place}” is no place on a shelf");
                 }
-                $shelf = Shelf::query()->where('name', $found[1])->first() ?? Shelf::query()->create(['key' => MakeItem::key(), 'name' => $found[1]]);
+                $shelf = Shelf::query()->where('name', $found[1])->first()
+                ?? Shelf::query()->create(['key' => MakeItem::key(), 'name' => $found[1]]);
                 $shelf->memberships()->create(['user_id' => $user->id, 'role' => Role::from($found[2]), 'publishes' => isset($found[3])]);
             }
         }

@@ -38,7 +38,9 @@ final class ReportDraft implements Drafting
     /** The first page takes the title of the one that is there. */
     private function page(PartTree $tree, string $title): PartTree
     {
-        return $this->count++ === 0 ? PartTree::of([$tree->parts[0]->with('title', $title)]) : PartTree::of([...$tree->parts, new Part('dpage'.$this->count, 'page', 0, ['title' => $title])]);
+        return $this->count++ === 0
+            ? PartTree::of([$tree->parts[0]->with('title', $title)])
+            : PartTree::of([...$tree->parts, new Part('dpage'.$this->count, 'page', 0, ['title' => $title])]);
     }
 
     /** `TYPE TITLE: dataset=…; measure=…; by=…; at=x,y,across,down`, on the last page. */
@@ -46,7 +48,14 @@ final class ReportDraft implements Drafting
     {
         [$head, $how] = Prose::two($text, ': ');
         [$type, $title] = explode(' ', $head, 2);
-        $widget = new Part('dwidget'.(++$this->count), 'widget', 1, ['type' => $type, 'title' => $title, 'x' => 0, 'y' => 0, 'across' => 6, 'down' => 7]);
+        $widget = new Part('dwidget'.++$this->count, 'widget', 1, [
+            'type' => $type,
+            'title' => $title,
+            'x' => 0,
+            'y' => 0,
+            'across' => 6,
+            'down' => 7,
+        ]);
 
         return PartTree::of([...$tree->parts, $this->how($widget, $how)]);
     }
@@ -54,7 +63,15 @@ final class ReportDraft implements Drafting
     private function text(PartTree $tree, string $text): PartTree
     {
         [$at, $words] = Prose::two($text, ': ');
-        $widget = new Part('dwidget'.(++$this->count), 'widget', 1, ['type' => 'text', 'title' => '', 'text' => RichText::plain($words), 'x' => 0, 'y' => 0, 'across' => 6, 'down' => 7]);
+        $widget = new Part('dwidget'.++$this->count, 'widget', 1, [
+            'type' => 'text',
+            'title' => '',
+            'text' => RichText::plain($words),
+            'x' => 0,
+            'y' => 0,
+            'across' => 6,
+            'down' => 7,
+        ]);
 
         return PartTree::of([...$tree->parts, $this->how($widget, "at={$at}")]);
     }
@@ -99,7 +116,10 @@ final class ReportDraft implements Drafting
             if ($data === null && in_array($name, ['measure', 'by', 'split', 'filters'], true)) {
                 $data = ($this->dataset)($widget->string('source'))[1];
             }
-            $widget = $widget->with($name, self::meant($name, $value, fn (string $named): string => $data === null ? $named : DataDraft::named($data, $named)->id));
+            $widget = $widget->with(
+                $name,
+                self::meant($name, $value, fn (string $named): string => $data === null ? $named : DataDraft::named($data, $named)->id),
+            );
         }
 
         return $widget;
@@ -112,8 +132,12 @@ final class ReportDraft implements Drafting
     private static function meant(string $name, string $value, Closure $field): string|int|array
     {
         return match ($name) {
-            'measure' => str_contains($value, ' ') ? strtok($value, ' ').':'.$field(substr($value, (int) strpos($value, ' ') + 1)) : $value,
-            'by' => str_contains($value, ' every ') ? $field(explode(' every ', $value)[0]).':'.explode(' every ', $value)[1] : $field($value),
+            'measure' => str_contains($value, ' ')
+                ? strtok($value, ' ').':'.$field(substr($value, (int) strpos($value, ' ') + 1))
+                : $value,
+            'by' => str_contains($value, ' every ')
+                ? $field(explode(' every ', $value)[0]).':'.explode(' every ', $value)[1]
+                : $field($value),
             'split' => $field($value),
             'filters' => array_map(function (string $filter) use ($field): string {
                 [$named, $way, $wanted] = explode('|', $filter);

@@ -110,7 +110,9 @@ final class SheetDraft implements Drafting
     {
         $rows = array_slice((new CellPlaces($tree))->rows[$tab], 1);
 
-        return PartTree::of(array_map(fn (Part $part) => in_array($part->id, $rows, true) ? new Part($part->id, 'row', 1, []) : $part, $tree->parts));
+        return PartTree::of(
+            array_map(fn (Part $part) => in_array($part->id, $rows, true) ? new Part($part->id, 'row', 1, []) : $part, $tree->parts),
+        );
     }
 
     private function column(PartTree $tree, string $tab, string $heading, string $after): PartTree
@@ -139,7 +141,12 @@ final class SheetDraft implements Drafting
         $column = $this->columnId($tree, $tab, $heading);
         $places = new CellPlaces($tree);
         $rows = array_slice($places->rows[$tab], 1);
-        usort($rows, fn (string $one, string $two) => Cell::result($tree->get($one)->fields[$column] ?? null) <=> Cell::result($tree->get($two)->fields[$column] ?? null) ?: $places->position($one) <=> $places->position($two));
+        usort(
+            $rows,
+            fn (string $one, string $two) => Cell::result($tree->get($one)->fields[$column] ?? null)
+            <=> Cell::result($tree->get($two)->fields[$column] ?? null)
+            ?: $places->position($one) <=> $places->position($two),
+        );
         $children = $tree->children();
         $children[$tab] = [...array_slice($children[$tab], 0, count($places->columns[$tab]) + 1), ...$rows];
 
@@ -171,7 +178,10 @@ final class SheetDraft implements Drafting
     {
         $column = $this->columnId($tree, $tab, $heading);
 
-        return $this->without(PartTree::of(array_map(fn (Part $part) => $part->role === 'row' ? $part->without($column) : $part, $tree->parts)), $column);
+        return $this->without(
+            PartTree::of(array_map(fn (Part $part) => $part->role === 'row' ? $part->without($column) : $part, $tree->parts)),
+            $column,
+        );
     }
 
     private function without(PartTree $tree, string $id): PartTree

@@ -8,7 +8,13 @@ namespace Demo;
 final readonly class Story
 {
     /** @param list<Scene> $scenes */
-    private function __construct(public string $file, public string $kind, public string $title, public string $shelf, public array $scenes) {}
+    private function __construct(
+        public string $file,
+        public string $kind,
+        public string $title,
+        public string $shelf,
+        public array $scenes,
+    ) {}
 
     public static function read(string $file): self
     {
@@ -27,7 +33,9 @@ final readonly class Story
             } elseif (str_starts_with($line, '  ') && $scenes !== []) {
                 $scenes[array_key_last($scenes)] = $scenes[array_key_last($scenes)]->and(trim($line), basename($file).':'.($at + 1));
             } else {
-                throw new \UnexpectedValueException(basename($file).':'.($at + 1).": this line says nothing that a story understands: {$line}");
+                throw new \UnexpectedValueException(
+                    basename($file).':'.($at + 1).": this line says nothing that a story understands: {$line}",
+                );
             }
         }
 

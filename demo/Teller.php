@@ -91,9 +91,16 @@ final readonly class Teller
             foreach ($scene->lines as $step => [$line, $where]) {
                 Date::setTestNow($start->addDays($scene->day - 1)->addMinutes($scene->minute + $step * self::STEP));
                 if (str_starts_with($line, 'send ')) {
-                    $item = $this->files->whole($shelf, $who, $story->title, (string) file_get_contents(__DIR__.'/files/'.substr($line, 5)), $item, function () use (&$count): string {
-                        return sprintf('dline%05d', ++$count);
-                    });
+                    $item = $this->files->whole(
+                        $shelf,
+                        $who,
+                        $story->title,
+                        (string) file_get_contents(__DIR__.'/files/'.substr($line, 5)),
+                        $item,
+                        function () use (&$count): string {
+                            return sprintf('dline%05d', ++$count);
+                        },
+                    );
 
                     continue;
                 }
@@ -113,7 +120,11 @@ final readonly class Teller
     /** `in 9 days` is a day, counted from when the line is told: the story goes on with the calendar. */
     private static function dated(string $line): string
     {
-        return (string) preg_replace_callback('/(?<== )in (\d+) days$/', fn (array $found): string => Date::now()->addDays((int) $found[1])->format('Y-m-d'), $line);
+        return (string) preg_replace_callback(
+            '/(?<== )in (\d+) days$/',
+            fn (array $found): string => Date::now()->addDays((int) $found[1])->format('Y-m-d'),
+            $line,
+        );
     }
 
     /** A dataset has the same key every time, since reports name it by that, and may be told of in two stories. */
@@ -137,11 +148,18 @@ final readonly class Teller
 
         return match ($story->kind) {
             'spreadsheet' => new SheetDraft,
-            'page' => new PageDraft($name, fn (string $file) => $this->pictures->handle($item, (string) file_get_contents($file)) ?? throw new \DomainException("{$file} is no picture")),
+            'page' => new PageDraft(
+                $name,
+                fn (string $file) => $this->pictures->handle($item, (string) file_get_contents($file))
+                    ?? throw new \DomainException("{$file} is no picture"),
+            ),
             'form' => new FormDraft($name),
             'dataset' => new DataDraft,
             'report' => new ReportDraft(function (string $title): array {
-                $dataset = Item::query()->where('kind', 'dataset')->where(fn ($query) => $query->where('title', $title)->orWhere('key', $title))->firstOrFail();
+                $dataset = Item::query()
+                    ->where('kind', 'dataset')
+                    ->where(fn ($query) => $query->where('title', $title)->orWhere('key', $title))
+                    ->firstOrFail();
 
                 return [$dataset->key, $this->states->tree($this->then($dataset)->root)];
             }),
@@ -166,7 +184,11 @@ final readonly class Teller
             return null;
         }
         $base = $stale ?? $item->root;
-        $saved = $this->save->handle($item, $who, new Sent($base, $draft->edit($this->states->tree($base), $line), 'demo-'.$who->id.'-'.$item->head));
+        $saved = $this->save->handle(
+            $item,
+            $who,
+            new Sent($base, $draft->edit($this->states->tree($base), $line), 'demo-'.$who->id.'-'.$item->head),
+        );
 
         return $saved instanceof Saved ? null : throw new \DomainException('could not be saved');
     }
@@ -179,13 +201,29 @@ final readonly class Teller
 
         return match ($word) {
             'milestone' => fn () => $this->mark->handle($newest(), $who, $rest),
-            'restore' => fn () => $this->restore->handle($item, $this->version($item, $rest), $who, $item->head) ?? throw new \DomainException('nothing to restore'),
-            'take-back' => fn () => $this->restore->handle($item, $this->version($item, (string) ($item->head - 1)), $who, $item->head, Cause::TookBack),
+            'restore' => fn () => $this->restore->handle($item, $this->version($item, $rest), $who, $item->head)
+                ?? throw new \DomainException('nothing to restore'),
+            'take-back' => fn () => $this->restore->handle(
+                $item,
+                $this->version($item, (string) ($item->head - 1)),
+                $who,
+                $item->head,
+                Cause::TookBack,
+            ),
             'copy-out' => fn () => $this->copyOut($newest(), $who, ...explode(' | ', $rest)),
-            'settle' => fn () => $this->settle->handle(HeldEdit::query()->waitingFor($who)->where('item_id', $item->id)->firstOrFail()->setRelation('item', $item), $who, Choice::from($rest)),
+            'settle' => fn () => $this->settle->handle(
+                HeldEdit::query()->waitingFor($who)->where('item_id', $item->id)->firstOrFail()->setRelation('item', $item),
+                $who,
+                Choice::from($rest),
+            ),
             'publish' => fn () => $this->publish->handle($newest(), $who, $note),
             'ask' => fn () => $this->ask->handle($newest(), $who, $rest),
-            'yes', 'no' => fn () => $this->answer->handle($item->publishings()->waiting()->firstOrFail()->setRelation('item', $item), $who, $word === 'yes' ? PublishingState::Published : PublishingState::Refused, $note),
+            'yes', 'no' => fn () => $this->answer->handle(
+                $item->publishings()->waiting()->firstOrFail()->setRelation('item', $item),
+                $who,
+                $word === 'yes' ? PublishingState::Published : PublishingState::Refused,
+                $note,
+            ),
             'entries' => fn () => $this->entries($item, $rest),
             'fill' => fn () => $this->fill($item, $rest),
             'follow' => fn () => $this->data->bind($item, ...[...$this->source($rest), null]),
@@ -198,7 +236,12 @@ final readonly class Teller
             'public' => fn () => $this->open->handle($item, true),
             'say', 'answer', 'settled', 'reopen' => fn () => $this->talk($item, $who, $word, ...explode(' :: ', $rest, 2)),
             'propose' => fn () => $this->proposals->propose($item->refresh(), $who, $rest, $draft),
-            'accept', 'decline', 'withdraw' => fn () => $this->proposals->answer($item->refresh(), $who, ['accept' => ProposalState::Accepted, 'decline' => ProposalState::Declined, 'withdraw' => ProposalState::Withdrawn][$word], $rest),
+            'accept', 'decline', 'withdraw' => fn () => $this->proposals->answer(
+                $item->refresh(),
+                $who,
+                ['accept' => ProposalState::Accepted, 'decline' => ProposalState::Declined, 'withdraw' => ProposalState::Withdrawn][$word],
+                $rest,
+            ),
             default => null,
         };
     }
@@ -210,15 +253,29 @@ final readonly class Teller
 
     private function keepShelf(Item $item, User $who, string $every, string $pace, string $days): void
     {
-        WhatIsKept::say($who, [...WhatIsKept::place()->values, 'every' => (int) $every, 'then' => [[$pace, (int) $days]]], shelf: $item->shelf);
+        WhatIsKept::say(
+            $who,
+            [...WhatIsKept::place()->values, 'every' => (int) $every, 'then' => [[$pace, (int) $days]]],
+            shelf: $item->shelf,
+        );
     }
 
     /** `say a tag :: Why?` begins a thread on these words, wherever they are; `answer a tag :: So.` goes on with it. */
     private function talk(Item $item, User $who, string $word, string $on, string $text = ''): void
     {
         if ($word !== 'say') {
-            $thread = Thread::query()->where('item_id', $item->id)->where('quote', 'LIKE', "%{$on}%")->latest('id')->firstOrFail()->setRelation('item', $item);
-            $this->comment->handle($thread, $who, ['answer' => CommentDeed::Said, 'settled' => CommentDeed::Settled, 'reopen' => CommentDeed::Reopened][$word], $text);
+            $thread = Thread::query()
+                ->where('item_id', $item->id)
+                ->where('quote', 'LIKE', "%{$on}%")
+                ->latest('id')
+                ->firstOrFail()
+                ->setRelation('item', $item);
+            $this->comment->handle(
+                $thread,
+                $who,
+                ['answer' => CommentDeed::Said, 'settled' => CommentDeed::Settled, 'reopen' => CommentDeed::Reopened][$word],
+                $text,
+            );
 
             return;
         }
@@ -228,7 +285,16 @@ final readonly class Teller
                 $at = mb_strpos($said, $on);
                 if ($at !== false) {
                     $isText = ($part->fields['text'] ?? null) instanceof RichText && $part->richText()->text() === $said;
-                    $this->begin->handle($item, $who, new About($part->id, $kind->grid() === null ? '' : (string) $field, words: $isText ? [$at, $at + mb_strlen($on), $on] : null), $text) ?? throw new \DomainException('nothing to talk about');
+                    $this->begin->handle(
+                        $item,
+                        $who,
+                        new About(
+                            $part->id,
+                            $kind->grid() === null ? '' : (string) $field,
+                            words: $isText ? [$at, $at + mb_strlen($on), $on] : null,
+                        ),
+                        $text,
+                    ) ?? throw new \DomainException('nothing to talk about');
 
                     return;
                 }
@@ -257,16 +323,30 @@ final readonly class Teller
     {
         [$which, $edit] = Prose::two($text, ': ');
         [$question, $value] = Prose::two($edit, ' = ');
-        [$step, $from, $to] = $word === 'entry' ? [1, (int) $which, (int) $which] : array_map(intval(...), explode(' ', str_replace([' from ', ' to '], ' ', $which)));
+        [$step, $from, $to] = $word === 'entry'
+            ? [1, (int) $which, (int) $which]
+            : array_map(intval(...), explode(' ', str_replace([' from ', ' to '], ' ', $which)));
         foreach (range($from, $to, $step) as $number) {
             $entry = $form->entries()->where('number', $number)->firstOrFail();
             $tree = $this->states->tree($entry->root);
-            $parts = array_map(fn (Part $answer) => ! str_contains($answer->string('label'), $question) ? $answer : $answer->with('value', match (true) {
-                Cell::isDate($value) => ['d', $value],
-                is_numeric($value) => (int) $value,
-                default => $value,
-            }), $tree->parts);
-            $this->save->handle($entry, $who, new Sent($entry->root, PartTree::of($parts), 'demo-'.$who->id.'-'.$entry->head)) instanceof Saved || throw new \DomainException('could not be saved');
+            $parts = array_map(
+                fn (Part $answer) => ! str_contains($answer->string('label'), $question)
+                    ? $answer
+                    : $answer->with(
+                        'value',
+                        match (true) {
+                            Cell::isDate($value) => ['d', $value],
+                            is_numeric($value) => (int) $value,
+                            default => $value,
+                        },
+                    ),
+                $tree->parts,
+            );
+            $this->save->handle(
+                $entry,
+                $who,
+                new Sent($entry->root, PartTree::of($parts), 'demo-'.$who->id.'-'.$entry->head),
+            ) instanceof Saved || throw new \DomainException('could not be saved');
         }
     }
 
@@ -275,9 +355,20 @@ final readonly class Teller
     {
         [$source, $tab] = $this->source($named);
         $version = $this->then($source);
-        $read = $this->sources->item($source, $tab, $version, Date::now()->toImmutable()) ?? throw new \DomainException("there is no {$named} yet");
+        $read = $this->sources->item($source, $tab, $version, Date::now()->toImmutable())
+        ?? throw new \DomainException("there is no {$named} yet");
         $before = $this->states->tree($dataset->root);
-        $saved = $this->save->handle($dataset, $version->load('user')->user, new Sent($dataset->root, $read->tree($read->types(), $dataset->head === 1 ? null : $before), 'fill-'.$dataset->head, keep: true, note: __('data.followed', ['title' => $source->title, 'number' => (string) $version->number])));
+        $saved = $this->save->handle(
+            $dataset,
+            $version->load('user')->user,
+            new Sent(
+                $dataset->root,
+                $read->tree($read->types(), $dataset->head === 1 ? null : $before),
+                'fill-'.$dataset->head,
+                keep: true,
+                note: __('data.followed', ['title' => $source->title, 'number' => (string) $version->number]),
+            ),
+        );
         $saved instanceof Saved || throw new \DomainException('could not be filled');
     }
 
@@ -305,7 +396,9 @@ final readonly class Teller
     {
         $milestone = Milestone::query()->whereRelation('version', 'item_id', $item->id)->where('name', $named)->first();
         $version = $milestone === null
-            ? Version::query()->where(['item_id' => $item->id, 'number' => (int) $named < 0 ? $item->head + (int) $named : (int) $named])->firstOrFail()
+            ? Version::query()
+                ->where(['item_id' => $item->id, 'number' => (int) $named < 0 ? $item->head + (int) $named : (int) $named])
+                ->firstOrFail()
             : Version::query()->findOrFail($milestone->version_id);
 
         return $version->setRelation('item', $item);

@@ -6,7 +6,9 @@ declare(strict_types=1);
 $path = urldecode((string) parse_url($_SERVER['REQUEST_URI'], PHP_URL_PATH));
 $file = __DIR__.'/../public'.$path;
 if ($path !== '/' && ! str_contains($path, '..') && is_file($file)) {
-    $type = ['css' => 'text/css', 'js' => 'text/javascript', 'woff' => 'font/woff', 'woff2' => 'font/woff2', 'svg' => 'image/svg+xml'][pathinfo($file, PATHINFO_EXTENSION)] ?? null;
+    $type = ['css' => 'text/css', 'js' => 'text/javascript', 'woff' => 'font/woff', 'woff2' => 'font/woff2', 'svg' => 'image/svg+xml'][
+        pathinfo($file, PATHINFO_EXTENSION)
+    ] ?? null;
     if ($type === null || ! str_starts_with($path, '/build/assets/')) {
         return false;
     }

@@ -79,10 +79,18 @@ Route::post('/sign-in/second', [SecondController::class, 'answer'])->middleware(
 Route::get('/forgotten', [ForgottenController::class, 'show'])->name('forgotten');
 Route::post('/forgotten', [ForgottenController::class, 'ask'])->middleware('throttle:sign-in')->name('forgotten.ask');
 Route::middleware('signed:relative')->group(function (): void {
-    Route::get('/new-password/{person}', [ForgottenController::class, 'choose'])->where('person', '\d{1,9}')->name('forgotten.choose');
-    Route::post('/new-password/{person}', [ForgottenController::class, 'store'])->where('person', '\d{1,9}')->name('forgotten.store');
-    Route::get('/invitation/{invitation}', [InvitationController::class, 'show'])->where('invitation', '\d{1,9}')->name('invitation');
-    Route::post('/invitation/{invitation}', [InvitationController::class, 'store'])->where('invitation', '\d{1,9}')->name('invitation.store');
+    Route::get('/new-password/{person}', [ForgottenController::class, 'choose'])
+        ->where('person', '\d{1,9}')
+        ->name('forgotten.choose');
+    Route::post('/new-password/{person}', [ForgottenController::class, 'store'])
+        ->where('person', '\d{1,9}')
+        ->name('forgotten.store');
+    Route::get('/invitation/{invitation}', [InvitationController::class, 'show'])
+        ->where('invitation', '\d{1,9}')
+        ->name('invitation');
+    Route::post('/invitation/{invitation}', [InvitationController::class, 'store'])
+        ->where('invitation', '\d{1,9}')
+        ->name('invitation.store');
 });
 
 Route::middleware(['auth', 'throttle:work'])->group(function (): void {
@@ -98,9 +106,17 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::delete('/account/second', [SecondController::class, 'destroy'])->name('second.off');
         Route::post('/account/elsewhere', [AccountController::class, 'elsewhere'])->name('account.elsewhere');
     });
-    Route::get('/account/address/{person}', [AccountController::class, 'moved'])->middleware('signed:relative')->where('person', '\d{1,9}')->name('account.moved');
-    Route::post('/address', [AddressController::class, 'ask'])->middleware('throttle:sign-in')->name('address.ask');
-    Route::get('/address/{person}', [AddressController::class, 'prove'])->middleware('signed:relative')->where('person', '\d{1,9}')->name('address.prove');
+    Route::get('/account/address/{person}', [AccountController::class, 'moved'])
+        ->middleware('signed:relative')
+        ->where('person', '\d{1,9}')
+        ->name('account.moved');
+    Route::post('/address', [AddressController::class, 'ask'])
+        ->middleware('throttle:sign-in')
+        ->name('address.ask');
+    Route::get('/address/{person}', [AddressController::class, 'prove'])
+        ->middleware('signed:relative')
+        ->where('person', '\d{1,9}')
+        ->name('address.prove');
     Route::get('/place', [PlaceController::class, 'show'])->name('place');
     Route::put('/place/people/{person}', [PlaceController::class, 'admit'])->name('place.admit');
     Route::put('/place/people/{person}/second', [PlaceController::class, 'second'])->name('place.second');
@@ -200,7 +216,9 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::post('/proposals/links', [LinkController::class, 'store'])->name('proposals.link');
         Route::delete('/proposals/links/{link}', [LinkController::class, 'destroy'])->name('proposals.link.back')->where('link', '\d{1,9}');
         Route::post('/proposals/from-copy', [ProposeController::class, 'fromCopy'])->name('proposals.from-copy');
-        Route::get('/proposals/{proposal}/changes.{format}', ProposalFileController::class)->name('proposals.file')->where('format', '[a-z]{2,5}');
+        Route::get('/proposals/{proposal}/changes.{format}', ProposalFileController::class)
+            ->name('proposals.file')
+            ->where('format', '[a-z]{2,5}');
         Route::put('/proposals/{proposal}/changes', [AnswerProposalsController::class, 'one'])->name('proposals.answer');
         Route::post('/proposals/{proposal}/changes', [ProposeController::class, 'again'])->name('proposals.again');
         Route::get('/proposals/{proposal}', [ProposalController::class, 'show'])->name('proposal');
@@ -217,31 +235,45 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/history/at', MomentController::class)->name('history.at');
         Route::get('/history/list', VersionListController::class)->name('list');
         Route::get('/parts/{part}', PartController::class)->name('part');
-        Route::get('/parts/{part}/versions/{number}', [PartBackController::class, 'where'])->where('number', '\d{1,9}')->name('part.where');
-        Route::post('/parts/{part}/versions/{number}', [PartBackController::class, 'store'])->where('number', '\d{1,9}')->name('part.restore');
+        Route::get('/parts/{part}/versions/{number}', [PartBackController::class, 'where'])
+            ->where('number', '\d{1,9}')
+            ->name('part.where');
+        Route::post('/parts/{part}/versions/{number}', [PartBackController::class, 'store'])
+            ->where('number', '\d{1,9}')
+            ->name('part.restore');
         Route::get('/take-out', [TakeOutController::class, 'show'])->name('take-out');
         Route::post('/take-out', [TakeOutController::class, 'store'])->name('take-out.store');
         Route::post('/take-out/seen', [TakeOutController::class, 'seen'])->name('take-out.seen');
         Route::get('/ribbon', [RibbonController::class, 'show'])->name('ribbon');
-        Route::prefix('/versions/{number}')->where(['number' => '\d{1,9}'])->group(function (): void {
-            Route::get('/line', [RibbonController::class, 'line'])->name('line');
-            Route::get('/miniature/{root}', [RibbonController::class, 'miniature'])->name('miniature')->where('root', '[0-9a-f]{16}');
-            Route::put('/pin', PinController::class)->name('version.pin');
-            Route::put('/milestone', [MilestoneController::class, 'update'])->name('milestone.mark');
-            Route::delete('/milestone', [MilestoneController::class, 'destroy'])->name('milestone.remove');
-            Route::put('/milestone/{way}', [MilestoneController::class, 'move'])->whereIn('way', ['before', 'after'])->name('milestone.move');
-            Route::get('/restore', [RestorePlanController::class, 'show'])->name('restore');
-            Route::post('/restore', RestoreController::class)->name('restore.store');
-            Route::post('/restore/seen', [RestorePlanController::class, 'seen'])->name('restore.seen');
-            Route::post('/take-back', TakeBackController::class)->name('restore.undo');
-            Route::post('/meant', [UnusualController::class, 'store'])->name('meant');
-            Route::get('/comparison/{to}/{format}', ComparisonController::class)->where('to', '\d{1,9}')->where('format', '[a-z]{3,5}')->middleware('beside:copy')->name('comparison');
-            Route::get('/publish', [PublishController::class, 'show'])->name('publish');
-            Route::post('/publish', [PublishController::class, 'store'])->name('publish.store');
-            Route::get('/copy', [CopyController::class, 'show'])->name('copy');
-            Route::post('/copy', [CopyController::class, 'store'])->name('copy.store');
-            Route::get('/download/{format}', DownloadController::class)->middleware('beside:copy')->name('download');
-        });
+        Route::prefix('/versions/{number}')
+            ->where(['number' => '\d{1,9}'])
+            ->group(function (): void {
+                Route::get('/line', [RibbonController::class, 'line'])->name('line');
+                Route::get('/miniature/{root}', [RibbonController::class, 'miniature'])
+                    ->name('miniature')
+                    ->where('root', '[0-9a-f]{16}');
+                Route::put('/pin', PinController::class)->name('version.pin');
+                Route::put('/milestone', [MilestoneController::class, 'update'])->name('milestone.mark');
+                Route::delete('/milestone', [MilestoneController::class, 'destroy'])->name('milestone.remove');
+                Route::put('/milestone/{way}', [MilestoneController::class, 'move'])
+                    ->whereIn('way', ['before', 'after'])
+                    ->name('milestone.move');
+                Route::get('/restore', [RestorePlanController::class, 'show'])->name('restore');
+                Route::post('/restore', RestoreController::class)->name('restore.store');
+                Route::post('/restore/seen', [RestorePlanController::class, 'seen'])->name('restore.seen');
+                Route::post('/take-back', TakeBackController::class)->name('restore.undo');
+                Route::post('/meant', [UnusualController::class, 'store'])->name('meant');
+                Route::get('/comparison/{to}/{format}', ComparisonController::class)
+                    ->where('to', '\d{1,9}')
+                    ->where('format', '[a-z]{3,5}')
+                    ->middleware('beside:copy')
+                    ->name('comparison');
+                Route::get('/publish', [PublishController::class, 'show'])->name('publish');
+                Route::post('/publish', [PublishController::class, 'store'])->name('publish.store');
+                Route::get('/copy', [CopyController::class, 'show'])->name('copy');
+                Route::post('/copy', [CopyController::class, 'store'])->name('copy.store');
+                Route::get('/download/{format}', DownloadController::class)->middleware('beside:copy')->name('download');
+            });
     });
 
     // What only one kind has stands in its room.

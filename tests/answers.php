@@ -5,7 +5,8 @@
  *
  *   php tests/answers.php > before.txt        a line an address: who, status, what it is made of, address
  *   php tests/answers.php --against before.txt   what differs; exits with 1 if anything does
- *   php tests/answers.php --sound                whether any is an error of the server, asks the database while it is drawn, leads people to where they may not go, or offers what is then refused: all of them to one person, and of items every fourth to each of the others
+ *   php tests/answers.php --sound                whether any is an error of the server, asks the database while it is drawn, leads people
+ *   to where they may not go, or offers what is then refused: all of them to one person, and of items every fourth to each of the others
  *   php tests/answers.php --show 'Ines /items/…'   one of them whole
  */
 
@@ -29,7 +30,16 @@ use Illuminate\Support\Facades\Route;
 
 require __DIR__.'/../vendor/autoload.php';
 $database = (string) tempnam(sys_get_temp_dir(), 'attic-answers');
-foreach (['DB_DATABASE' => $database, 'APP_ENV' => 'testing', 'SESSION_DRIVER' => 'array', 'CACHE_STORE' => 'array', 'QUEUE_CONNECTION' => 'sync', 'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32))] as $name => $value) {
+foreach (
+    [
+        'DB_DATABASE' => $database,
+        'APP_ENV' => 'testing',
+        'SESSION_DRIVER' => 'array',
+        'CACHE_STORE' => 'array',
+        'QUEUE_CONNECTION' => 'sync',
+        'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)),
+    ] as $name => $value
+) {
     putenv("{$name}={$value}");
     $_ENV[$name] = $_SERVER[$name] = $value;
 }
@@ -48,7 +58,11 @@ if ($ready === '') {
 // Keys are made up at random; by their order they are the same every time.
 foreach (['items' => 'i', 'shelves' => 's'] as $table => $letter) {
     foreach (DB::table($table)->orderBy('id')->pluck('key', 'id') as $id => $key) {
-        $table === 'items' && Item::query()->find($id)?->kind === 'dataset' ? null : DB::table($table)->where('id', $id)->update(['key' => sprintf('%skey%08d', $letter, $id)]);
+        $table === 'items' && Item::query()->find($id)?->kind === 'dataset'
+            ? null
+            : DB::table($table)
+                ->where('id', $id)
+                ->update(['key' => sprintf('%skey%08d', $letter, $id)]);
     }
 }
 DB::table('items')->whereNotNull('token')->update(['token' => DB::raw("'token' || id")]);
@@ -74,7 +88,17 @@ foreach (Route::getRoutes()->getRoutes() as $route) {
     }
     $names = $route->parameterNames();
     $owners = match (true) {
-        in_array('item', $names, true) => Item::query()->whereIn('id', Item::query()->whereNull('form_id')->pluck('id')->concat(Item::query()->whereNotNull('form_id')->limit(2)->pluck('id')))->orderBy('id')->get()->all(),
+        in_array('item', $names, true) => Item::query()
+            ->whereIn(
+                'id',
+                Item::query()
+                    ->whereNull('form_id')
+                    ->pluck('id')
+                    ->concat(Item::query()->whereNotNull('form_id')->limit(2)->pluck('id')),
+            )
+            ->orderBy('id')
+            ->get()
+            ->all(),
         in_array('shelf', $names, true) => Shelf::query()->orderBy('id')->get()->all(),
         in_array('address', $names, true) => Item::query()->whereNotNull('address')->orderBy('id')->get()->all(),
         $names === [] => [null],
@@ -88,7 +112,16 @@ foreach (Route::getRoutes()->getRoutes() as $route) {
                 'address' => [(string) $owner?->address],
                 default => $values($name, $owner instanceof Item ? $owner : null),
             };
-            $uris = array_merge([], ...array_map(fn (string $uri): array => array_map(fn (string $value) => str_replace(["{{$name}}", "{{$name}?}"], $value, $uri), $given), $uris));
+            $uris = array_merge(
+                [],
+                ...array_map(
+                    fn (string $uri): array => array_map(
+                        fn (string $value) => str_replace(["{{$name}}", "{{$name}?}"], $value, $uri),
+                        $given,
+                    ),
+                    $uris,
+                ),
+            );
         }
         array_push($addresses, ...$uris);
     }
@@ -102,7 +135,17 @@ foreach (Route::getRoutes()->getRoutes() as $route) {
 }
 /** What a page says by itself: without seals, tokens, assets, and white space beside its tags. */
 $plain = static fn (string $body): string => (string) preg_replace(
-    ['/\s+/', '/ (?=[<>])|(?<=>) /', '/name="_token" value="[^"]*"/', '~/build/[^"]*~', '/(value|data-key|content|data-person)="[^"]{150,}"/', '/"ticket":"[^"]*"/', '/eyJpdiI6[\w=+\/]+/', '/(?<=thread-|thread=|data-slip=")[a-z0-9]{12}/', '/[\w-]{40}(?=")/'],
+    [
+        '/\s+/',
+        '/ (?=[<>])|(?<=>) /',
+        '/name="_token" value="[^"]*"/',
+        '~/build/[^"]*~',
+        '/(value|data-key|content|data-person)="[^"]{150,}"/',
+        '/"ticket":"[^"]*"/',
+        '/eyJpdiI6[\w=+\/]+/',
+        '/(?<=thread-|thread=|data-slip=")[a-z0-9]{12}/',
+        '/[\w-]{40}(?=")/',
+    ],
     [' ', '', '', '', '', '', '', '', ''],
     $body,
 );
@@ -115,9 +158,17 @@ $ask = static function (?string $who, Request $request) use ($app): array {
     ob_start();
     $response->sendContent();
 
-    return [$response->getStatusCode(), (string) ob_get_clean(), (string) $response->headers->get('Content-Type'), isset($response->exception) ? (string) $response->exception : ''];
+    return [
+        $response->getStatusCode(),
+        (string) ob_get_clean(),
+        (string) $response->headers->get('Content-Type'),
+        isset($response->exception) ? (string) $response->exception : '',
+    ];
 };
-/** @var array<string, array{string|null, string, array<string, string>}> $offered whose page, its address, and what a form on it would send: one of those that are alike, in items of one kind that stand, and that were deleted */
+/**
+ * @var array<string, array{string|null, string, array<string, string>}> $offered whose page, its address, and what a form on it would send:
+ *     one of those that are alike, in items of one kind that stand, and that were deleted
+ */
 $offered = [];
 $forms = require __DIR__.'/answers/forms.php';
 $queries = isset($options['sound']) ? (require __DIR__.'/answers/queries.php')() : new ArrayObject;
@@ -131,14 +182,27 @@ $answer = static function (?string $who, string $address) use ($ask, $plain, $fo
 
     return [$status, str_starts_with($type, 'text/') || str_contains($type, 'json') ? $plain($body) : (string) strlen($body), $why];
 };
-/** Presses a button, and takes back what came of it. A form that puts something where it is (PUT) shows the same afterwards: nothing was changed in it (RFC 9110, 9.2.2). */
+/**
+ * Presses a button, and takes back what came of it. A form that puts something where it is (PUT) shows the same afterwards: nothing was
+ * changed in it (RFC 9110, 9.2.2).
+ */
 $press = static function (?string $who, string $from, array $form) use ($ask, $forms): array {
     parse_str($form['fields'], $fields);
     DB::beginTransaction();
     try {
-        [$status, , , $why] = $ask($who, Request::create($form['action'], 'POST', $fields, server: ['HTTP_REFERER' => config('app.url').'/']));
-        $body = $status < 400 && ($fields['_method'] ?? '') === 'put' ? $ask($who, Request::create(config('app.url').'/'.ltrim($from, '/')))[1] : '';
-        $then = array_values(array_filter($forms($body), fn (array $other) => [$other['action'], $other['button']] === [$form['action'], $form['button']]))[0]['fields'] ?? $form['fields'];
+        [$status, , , $why] = $ask(
+            $who,
+            Request::create($form['action'], 'POST', $fields, server: ['HTTP_REFERER' => config('app.url').'/']),
+        );
+        $body = $status < 400 && ($fields['_method'] ?? '') === 'put'
+            ? $ask($who, Request::create(config('app.url').'/'.ltrim($from, '/')))[1]
+            : '';
+        $then = array_values(
+            array_filter(
+                $forms($body),
+                fn (array $other) => [$other['action'], $other['button']] === [$form['action'], $form['button']],
+            ),
+        )[0]['fields'] ?? $form['fields'];
 
         return [$status, $why, $then];
     } finally {
@@ -168,11 +232,19 @@ foreach (['Ines', 'Tobi', 'Rafi', null] as $place => $who) {
             $parts = preg_match('~ data-read-of="([^"]+)"~', $body, $source) === 1 ? [$source] : $parts;
             $cells = str_contains($body, ' data-cells="') ? (string) preg_replace('~parts$~', 'cells', $histories[1]) : null;
             foreach (array_slice($parts, 0, 300, true) as $nth => $part) {
-                $nth % 60 !== 0 || $menus[$who ?? '-'][isset($part[2]) && $cells !== null ? "{$cells}/{$part[1]}{$part[2]}" : "{$histories[1]}/{$part[1]}"] ??= $address;
+                $nth % 60 !== 0
+                    || ($menus[$who ?? '-'][
+                        isset($part[2]) && $cells !== null ? "{$cells}/{$part[1]}{$part[2]}" : "{$histories[1]}/{$part[1]}"
+                    ] ??= $address);
             }
         }
-        if (isset($options['sound']) && $status === 200 && preg_match_all('~<a [^>]*href="'.preg_quote(config('app.url'), '~').'/(([^"#?]*)[^"#]*)~', $body, $found) > 0) {
-            $leads[$who ?? '-'] = ($leads[$who ?? '-'] ?? []) + array_map(fn (string $to): array => [html_entity_decode($to), $address], array_combine($found[2], $found[1]));
+        if (
+            isset($options['sound'])
+            && $status === 200
+            && preg_match_all('~<a [^>]*href="'.preg_quote(config('app.url'), '~').'/(([^"#?]*)[^"#]*)~', $body, $found) > 0
+        ) {
+            $leads[$who ?? '-'] = ($leads[$who ?? '-'] ?? [])
+            + array_map(fn (string $to): array => [html_entity_decode($to), $address], array_combine($found[2], $found[1]));
         }
     }
 }
@@ -196,7 +268,8 @@ foreach ($menus as $who => $links) {
 foreach (isset($options['sound']) ? $offered : [] as [$who, $from, $form]) {
     [$status, $why, $then] = $press($who, $from, $form);
     $lines[($who ?? '-')." “{$form['button']}” {$form['action']}"] = match (true) {
-        in_array($status, [403, 404, 405], true) || $status >= 500 => "500 is {$status}, offered on /{$from}: {$form['fields']} ".strtok($why, "\n"),
+        in_array($status, [403, 404, 405], true) || $status >= 500 => "500 is {$status}, offered on /{$from}: {$form['fields']} "
+            .strtok($why, "\n"),
         $then !== $form['fields'] => "500 shows on /{$from} what was not written: {$then}, not {$form['fields']}",
         default => (string) $status,
     };

@@ -20,7 +20,9 @@ final class ApplyChanges extends Command
 
     protected function configure(): void
     {
-        $this->setDescription('Applies changes that compare --format=json wrote: exits with 0 when they fit, 1 when they do not, 2 on trouble.')
+        $this->setDescription(
+            'Applies changes that compare --format=json wrote: exits with 0 when they fit, 1 when they do not, 2 on trouble.',
+        )
             ->addArgument('old', InputArgument::REQUIRED, 'the file to start from')
             ->addArgument('changes', InputArgument::REQUIRED, 'the changes, as JSON')
             ->addOption('as', null, InputOption::VALUE_REQUIRED, 'the format of the file, by its ending, whatever it is called')
@@ -35,7 +37,11 @@ final class ApplyChanges extends Command
         $changes = Files::about($path, fn () => ChangesFile::read(Files::bytes($path)));
         [$bytes, $misfits] = Files::about($old, fn () => $changes->apply($source));
         if ($bytes === null) {
-            fwrite(STDERR, "attic: {$old}: the changes do not fit.\n".implode('', array_map(fn (string $line) => "  {$line}\n", array_slice($misfits, 0, 20))));
+            fwrite(
+                STDERR,
+                "attic: {$old}: the changes do not fit.\n"
+                    .implode('', array_map(fn (string $line) => "  {$line}\n", array_slice($misfits, 0, 20))),
+            );
 
             return FileFront::DIFFERENT;
         }

@@ -26,7 +26,9 @@ final class CompareFiles extends Command
 
     protected function configure(): void
     {
-        $this->setDescription('Says what changed between two files: exits with 0 when they are the same, 1 when not, 2 when that can not be told.')
+        $this->setDescription(
+            'Says what changed between two files: exits with 0 when they are the same, 1 when not, 2 when that can not be told.',
+        )
             ->addArgument('old', InputArgument::REQUIRED, 'the earlier file, or - for standard input')
             ->addArgument('new', InputArgument::REQUIRED, 'the later file, or -')
             ->addOption('format', null, InputOption::VALUE_REQUIRED, 'text, json, html or unified', 'text')
@@ -55,13 +57,19 @@ final class CompareFiles extends Command
         }
         $sentences = array_map(fn (Statement $statement) => $this->phrases->statement($statement), $comparison->statements);
         $report = new TextReport($comparison, $sentences, new Ink($output->isDecorated() && $format === 'text'));
-        Files::put(null, match (true) {
-            (bool) $input->getOption('stat') => $report->counts()."\n",
-            $format === 'json' => json_encode(ChangesFile::toJson($comparison, $sentences), JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)."\n",
-            $format === 'html' => (new HtmlReport($comparison, $sentences, $report->counts()))->page($old, $new),
-            $format === 'unified' => UnifiedReport::of($comparison, $one, $two),
-            default => $report->all($old, $new, (bool) $input->getOption('words'), (bool) $input->getOption('changed-only')),
-        });
+        Files::put(
+            null,
+            match (true) {
+                (bool) $input->getOption('stat') => $report->counts()."\n",
+                $format === 'json' => json_encode(
+                    ChangesFile::toJson($comparison, $sentences),
+                    JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+                )."\n",
+                $format === 'html' => (new HtmlReport($comparison, $sentences, $report->counts()))->page($old, $new),
+                $format === 'unified' => UnifiedReport::of($comparison, $one, $two),
+                default => $report->all($old, $new, (bool) $input->getOption('words'), (bool) $input->getOption('changed-only')),
+            },
+        );
 
         return $comparison->same ? FileFront::SAME : FileFront::DIFFERENT;
     }

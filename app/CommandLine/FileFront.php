@@ -61,7 +61,11 @@ final class FileFront
             $reserve = '';
             $error = error_get_last();
             if ($error !== null && $error['type'] === E_ERROR) {
-                self::complain(str_contains($error['message'], 'memory') ? 'the files hold more than can be compared in 512 MB of memory' : 'something is wrong in here: '.$error['message']);
+                self::complain(
+                    str_contains($error['message'], 'memory')
+                        ? 'the files hold more than can be compared in 512 MB of memory'
+                        : 'something is wrong in here: '.$error['message'],
+                );
                 exit(self::TROUBLE);
             }
         });

@@ -53,7 +53,9 @@ final class Files
         if ($path === self::INPUT) {
             $bytes = (string) stream_get_contents(STDIN, $most + 1);
 
-            return strlen($bytes) > $most ? throw new Trouble('standard input: it is larger than '.intdiv($most, 1_048_576).' MB.') : $bytes;
+            return strlen($bytes) > $most
+                ? throw new Trouble('standard input: it is larger than '.intdiv($most, 1_048_576).' MB.')
+                : $bytes;
         }
         if (! is_file($path) || ! is_readable($path)) {
             throw new Trouble("{$path}: there is no such file, or it may not be read.");

@@ -21,13 +21,21 @@ final class MergeFiles extends Command
 
     protected function configure(): void
     {
-        $this->setDescription('Merges two files that came of one: exits with 0 when all went in, 1 when edits met and are held back, 2 on trouble.')
+        $this->setDescription(
+            'Merges two files that came of one: exits with 0 when all went in, 1 when edits met and are held back, 2 on trouble.',
+        )
             ->addArgument('mine', InputArgument::REQUIRED, 'one of the two; - stands for standard input')
             ->addArgument('base', InputArgument::REQUIRED, 'the file that both came of')
             ->addArgument('theirs', InputArgument::REQUIRED, 'the other; it stands where edits met')
             ->addOption('output', 'o', InputOption::VALUE_REQUIRED, 'where the merged file goes; otherwise to standard output')
             ->addOption('as', null, InputOption::VALUE_REQUIRED, 'the format of all three, by its ending, whatever they are called')
-            ->addOption('format', null, InputOption::VALUE_REQUIRED, 'text for the merged file, json for a list of what was held back', 'text');
+            ->addOption(
+                'format',
+                null,
+                InputOption::VALUE_REQUIRED,
+                'text for the merged file, json for a list of what was held back',
+                'text',
+            );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -42,12 +50,17 @@ final class MergeFiles extends Command
         $sources = array_map(fn (string $path) => Files::source($path, $as), $paths);
         foreach ($sources as $source) {
             if ($source->format !== $sources[0]->format) {
-                throw new Trouble("{$source->name}: it is a .{$source->format->value} file, and {$sources[0]->name} is a .{$sources[0]->format->value} file.");
+                throw new Trouble(
+                    "{$source->name}: it is a .{$source->format->value} file, and {$sources[0]->name} is a .{$sources[0]->format->value} file.",
+                );
             }
         }
         $merge = Files::about(implode(', ', $paths), fn () => FileMerge::of(...$sources));
         $to = $input->getOption('output');
-        $list = json_encode(['format' => 'misty-attic/held-back', 'version' => 1, 'conflicts' => $merge->conflicts], JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)."\n";
+        $list = json_encode(
+            ['format' => 'misty-attic/held-back', 'version' => 1, 'conflicts' => $merge->conflicts],
+            JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+        )."\n";
         if (is_string($to)) {
             Files::put($to, $merge->bytes);
         }
@@ -57,7 +70,13 @@ final class MergeFiles extends Command
 
         $count = count($merge->conflicts);
         if ($count > 0 && $format === 'text' && $output instanceof ConsoleOutputInterface) {
-            $output->getErrorOutput()->writeln(($count === 1 ? 'One edit met another and is held back; --format=json tells it.' : "{$count} edits met others and are held back; --format=json lists them."));
+            $output
+                ->getErrorOutput()
+                ->writeln(
+                    $count === 1
+                        ? 'One edit met another and is held back; --format=json tells it.'
+                        : "{$count} edits met others and are held back; --format=json lists them.",
+                );
         }
 
         return $merge->conflicts === [] ? FileFront::SAME : FileFront::DIFFERENT;

@@ -63,7 +63,9 @@ final class UnifiedReport
         $body = '';
         $at = $from;
         foreach ($group as $hunk) {
-            $body .= self::lines(' ', array_slice($lines, $at, $hunk->at - $at)).self::lines('-', $hunk->removed).self::lines('+', $hunk->added);
+            $body .= self::lines(' ', array_slice($lines, $at, $hunk->at - $at))
+            .self::lines('-', $hunk->removed)
+            .self::lines('+', $hunk->added);
             $at = $hunk->at + count($hunk->removed);
         }
         $body .= self::lines(' ', array_slice($lines, $at, $to - $at));

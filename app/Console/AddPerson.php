@@ -17,16 +17,29 @@ final class AddPerson extends Command
 
     public function handle(MakeShelf $make): int
     {
-        $password = $this->option('password-stdin') ? rtrim((string) fgets(STDIN), "\r\n") : (string) $this->secret('A password, 10 characters or more');
-        $check = Validator::make([...$this->arguments(), 'password' => $password], [
-            'name' => ['required', 'max:80'], 'email' => ['required', 'email', 'unique:users,email'], 'password' => ['required', 'min:10'],
-        ]);
+        $password = $this->option('password-stdin')
+            ? rtrim((string) fgets(STDIN), "\r\n")
+            : (string) $this->secret('A password, 10 characters or more');
+        $check = Validator::make(
+            [...$this->arguments(), 'password' => $password],
+            [
+                'name' => ['required', 'max:80'],
+                'email' => ['required', 'email', 'unique:users,email'],
+                'password' => ['required', 'min:10'],
+            ],
+        );
         if ($check->fails()) {
             $this->error(implode(' ', $check->errors()->all()));
 
             return self::FAILURE;
         }
-        $person = User::query()->create(['name' => $this->argument('name'), 'email' => $this->argument('email'), 'password' => $password, 'colour' => User::nextColour(), 'keeps_place' => User::query()->doesntExist()]);
+        $person = User::query()->create([
+            'name' => $this->argument('name'),
+            'email' => $this->argument('email'),
+            'password' => $password,
+            'colour' => User::nextColour(),
+            'keeps_place' => User::query()->doesntExist(),
+        ]);
         if (is_string($this->option('shelf'))) {
             $make->handle($person, $this->option('shelf'));
         }

@@ -14,7 +14,10 @@ use App\Store\WhatIsKept;
 use Illuminate\Console\Command;
 use Illuminate\Database\Eloquent\Builder;
 
-/** To be run every night, before `attic:tidy`: lets versions go by the rules, and what was deleted long enough ago. What went is in the log of its shelf. */
+/**
+ * To be run every night, before `attic:tidy`: lets versions go by the rules, and what was deleted long enough ago. What went is in the log
+ * of its shelf.
+ */
 final class Keep extends Command
 {
     protected $signature = 'attic:keep {--rehearse : Say what would go, and let nothing go}';
@@ -33,16 +36,31 @@ final class Keep extends Command
             }
             $rehearsed = new Rehearsed($item, $rules);
             if ($rehearsed->go !== []) {
-                $this->line("{$item->shelf->name} / {$item->title}: ".count($rehearsed->go).' of '.$rehearsed->versions->count().' versions '.($only ? 'would go' : 'go').". {$rules->said()}");
+                $this->line(
+                    "{$item->shelf->name} / {$item->title}: "
+                        .count($rehearsed->go)
+                        .' of '
+                        .$rehearsed->versions->count()
+                        .' versions '
+                        .($only ? 'would go' : 'go')
+                        .". {$rules->said()}",
+                );
             }
             $only ? array_push($ids, ...$rehearsed->ids()) : $gone += $keep->handle($item);
         }
         $lost = $this->lost();
         foreach ($lost->lazyById() as $item) {
-            $this->line("{$item->shelf->name} / {$item->title}: in Lost & found since {$item->deleted_at?->format('j F Y')}, ".($only ? 'would go for good' : 'goes for good'));
+            $this->line(
+                "{$item->shelf->name} / {$item->title}: in Lost & found since {$item->deleted_at?->format('j F Y')}, "
+                    .($only ? 'would go for good' : 'goes for good'),
+            );
             $only || $delete->item($item, null);
         }
-        $this->line($only ? count($ids).' versions would go, '.number_format($freed->of($ids)).' bytes really come back.' : "{$gone} versions went. attic:tidy gives back what only they held.");
+        $this->line(
+            $only
+                ? count($ids).' versions would go, '.number_format($freed->of($ids)).' bytes really come back.'
+                : "{$gone} versions went. attic:tidy gives back what only they held.",
+        );
 
         return self::SUCCESS;
     }
@@ -54,7 +72,11 @@ final class Keep extends Command
             ->where(function (Builder $query): void {
                 $query->whereRaw('0');
                 foreach (Shelf::query()->whereNotNull('lost_days')->whereNull('deleted_at')->get() as $shelf) {
-                    $query->orWhere(fn (Builder $each) => $each->where('shelf_id', $shelf->id)->where('items.deleted_at', '<', now()->subDays((int) $shelf->lost_days)->format('Y-m-d H:i:s')));
+                    $query->orWhere(
+                        fn (Builder $each) => $each
+                            ->where('shelf_id', $shelf->id)
+                            ->where('items.deleted_at', '<', now()->subDays((int) $shelf->lost_days)->format('Y-m-d H:i:s')),
+                    );
                 }
             });
     }

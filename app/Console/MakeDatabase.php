@@ -25,7 +25,9 @@ final class MakeDatabase extends Command
         }
         DatabaseFile::make($path);
         if (! DatabaseFile::fits($path)) {
-            $this->error("The database {$path} is laid out as an earlier state of this product did, before its first release. Move it away, or begin anew with --reset.");
+            $this->error(
+                "The database {$path} is laid out as an earlier state of this product did, before its first release. Move it away, or begin anew with --reset.",
+            );
 
             return self::FAILURE;
         }

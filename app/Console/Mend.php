@@ -19,7 +19,10 @@ use MistyAttic\Core\Store\ChunkMissing;
 use MistyAttic\Core\Store\ChunkStore;
 use Throwable;
 
-/** Puts back what is damaged or missing, from a backup: a chunk is what its address says, so that any copy of it will do. So are pictures and files that versions show and that are not kept any more. */
+/**
+ * Puts back what is damaged or missing, from a backup: a chunk is what its address says, so that any copy of it will do. So are pictures
+ * and files that versions show and that are not kept any more.
+ */
 final class Mend extends Command
 {
     protected $signature = 'attic:mend {backup : A database file of this place, of any day}';
@@ -52,7 +55,11 @@ final class Mend extends Command
         foreach (Version::query()->with('item')->orderBy('id')->lazy(200) as $version) {
             $this->isWhole($version, $states, $backup, $chunks) || $broken[] = "version {$version->number} of “{$version->item->title}”";
         }
-        $this->line(count($this->mended).' chunks were put back.'.($this->pictures === 0 ? '' : " {$this->pictures} pictures and files are kept again."));
+        $this->line(
+            count($this->mended)
+                .' chunks were put back.'
+                .($this->pictures === 0 ? '' : " {$this->pictures} pictures and files are kept again."),
+        );
         foreach ($broken as $one) {
             $this->error("Not whole: {$one}");
         }
@@ -81,7 +88,12 @@ final class Mend extends Command
     private function hasPictures(Item $item, PartTree $tree, ChunkStore $backup, ChunkStore $chunks): bool
     {
         $shown = Kinds::chunks($item->kind(), $tree);
-        $missing = $shown === [] ? [] : array_diff($shown, Picture::query()->where('item_id', $item->pictured())->whereIn('chunk', $shown)->pluck('chunk')->all());
+        $missing = $shown === []
+            ? []
+            : array_diff(
+                $shown,
+                Picture::query()->where('item_id', $item->pictured())->whereIn('chunk', $shown)->pluck('chunk')->all(),
+            );
         $isWhole = true;
         foreach ($missing as $chunk) {
             $kept = DB::connection('backup')->table('pictures')->where(['item_id' => $item->pictured(), 'chunk' => $chunk])->first();
@@ -101,7 +113,9 @@ final class Mend extends Command
     private function putBack(string $address, ChunkStore $backup, ChunkStore $chunks): bool
     {
         $name = bin2hex($address);
-        $bytes = isset($this->lost[$name]) ? null : rescue(fn (): ?string => $backup->read([$address])[$address] ?? null, null, report: false);
+        $bytes = isset($this->lost[$name])
+            ? null
+            : rescue(fn (): ?string => $backup->read([$address])[$address] ?? null, null, report: false);
         if ($bytes === null || Address::of($bytes) !== $address) {
             $this->lost[$name] = true;
 

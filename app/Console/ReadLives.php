@@ -23,7 +23,9 @@ final class ReadLives extends Command
 
     protected $description = 'Reads in the texts of all versions that are not found yet';
 
-    /** Parts that are written while others wait, each with all its cells, and blocks of lives that are deleted: about a tenth of a second. */
+    /**
+     * Parts that are written while others wait, each with all its cells, and blocks of lives that are deleted: about a tenth of a second.
+     */
     private const WRITTEN = 40;
 
     private const DELETED = 50;
@@ -56,7 +58,11 @@ final class ReadLives extends Command
         [$before, $after] = [PartTree::of([]), PartTree::of([])];
         [$number, $root, $title] = [0, '', ''];
         do {
-            for ($version = $this->next($item, $number, $root, $title); $version !== null; $version = $this->next($item, $number, $root, $title)) {
+            for (
+                $version = $this->next($item, $number, $root, $title);
+                $version !== null;
+                $version = $this->next($item, $number, $root, $title)
+            ) {
                 // Of one that grew meanwhile, all of it is read again.
                 $grew = $version->number === $number;
                 [$before, $from] = $grew ? [$before, ''] : [$after, $root];
@@ -64,14 +70,31 @@ final class ReadLives extends Command
                 $this->write($item, $version, $grew, $before, $after, $lives);
                 [$number, $root, $title] = [$version->number, $version->root, $version->title];
             }
-            $isRead = DB::transaction(fn (): bool => $this->next($item, $number, $root, $title) === null && DB::table('items')->where('id', $item->id)->update(['is_read' => 1]) > 0);
+            $isRead = DB::transaction(
+                fn (): bool => $this->next($item, $number, $root, $title) === null
+                    && DB::table('items')
+                        ->where('id', $item->id)
+                        ->update(['is_read' => 1]) > 0,
+            );
         } while (! $isRead && DB::table('items')->where('id', $item->id)->exists());
     }
 
     /** The version after the one that was read last, or that one if it is another by now. */
     private function next(Item $item, int $number, string $root, string $title): ?Version
     {
-        return Version::query()->where('item_id', $item->id)->where(fn ($query) => $query->where('number', '>', $number)->orWhere(fn ($grown) => $grown->where('number', $number)->where(fn ($other) => $other->where('root', '!=', $root)->orWhere('title', '!=', $title))))->orderBy('number')->first();
+        return Version::query()
+            ->where('item_id', $item->id)
+            ->where(
+                fn ($query) => $query
+                    ->where('number', '>', $number)
+                    ->orWhere(
+                        fn ($grown) => $grown
+                            ->where('number', $number)
+                            ->where(fn ($other) => $other->where('root', '!=', $root)->orWhere('title', '!=', $title)),
+                    ),
+            )
+            ->orderBy('number')
+            ->first();
     }
 
     private function write(Item $item, Version $version, bool $grew, PartTree $before, PartTree $after, Lives $lives): void

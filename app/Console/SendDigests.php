@@ -21,7 +21,15 @@ final class SendDigests extends Command
     public function handle(Digest $digest): int
     {
         $sent = 0;
-        foreach (User::query()->people()->where('mails', $this->option('soon') ? 'soon' : 'daily')->where('proved', true)->whereNull('left_at')->orderBy('id')->get() as $person) {
+        foreach (
+            User::query()
+                ->people()
+                ->where('mails', $this->option('soon') ? 'soon' : 'daily')
+                ->where('proved', true)
+                ->whereNull('left_at')
+                ->orderBy('id')
+                ->get() as $person
+        ) {
             if ($this->option('morning') && now()->setTimezone($person->zone ?: (string) config('app.timezone'))->hour !== self::MORNING) {
                 continue;
             }

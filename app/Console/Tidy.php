@@ -17,7 +17,10 @@ use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
 
-/** To be run every night: forgets who was where, and which states windows that are long closed had sent, and gives back what no state needs any more. Versions stay. */
+/**
+ * To be run every night: forgets who was where, and which states windows that are long closed had sent, and gives back what no state needs
+ * any more. Versions stay.
+ */
 final class Tidy extends Command
 {
     /** Days for which somebody may go on with answers that were not sent. */
@@ -31,17 +34,36 @@ final class Tidy extends Command
     {
         $lives->tidy();
         $kinds = array_map(fn (Kind $kind) => $kind->name(), Kinds::all());
-        [$roots, $windows] = $handed->tidy(array_values(array_filter($kinds, fn (string $kind) => Rooms::of($kind, Desk::class)::SENDS_STATES)));
-        $presences = Presence::query()->where('seen_at', '<', now()->subDays(HandedRoots::DAYS)->getTimestamp())->delete();
-        $halves = DB::table('half_answers')->where('kept_at', '<', now()->subDays(self::HALF_DAYS)->format('Y-m-d H:i:s'))->delete();
-        $more = implode('', array_map(fn (string $said) => "{$said}, ", array_merge([], ...array_map(fn (string $kind) => Rooms::of($kind, Rules::class)->forget(), $kinds))));
+        [$roots, $windows] = $handed->tidy(
+            array_values(array_filter($kinds, fn (string $kind) => Rooms::of($kind, Desk::class)::SENDS_STATES)),
+        );
+        $presences = Presence::query()
+            ->where('seen_at', '<', now()->subDays(HandedRoots::DAYS)->getTimestamp())
+            ->delete();
+        $halves = DB::table('half_answers')
+            ->where('kept_at', '<', now()->subDays(self::HALF_DAYS)->format('Y-m-d H:i:s'))
+            ->delete();
+        $more = implode(
+            '',
+            array_map(
+                fn (string $said) => "{$said}, ",
+                array_merge([], ...array_map(fn (string $kind) => Rooms::of($kind, Rules::class)->forget(), $kinds)),
+            ),
+        );
         $files = $this->sweepFiles();
         foreach (Task::query()->where('created_at', '<', now()->subDay())->get() as $task) {
-            array_map(fn (string $path) => is_file($path) && unlink($path), [storage_path("app/work/{$task->key}.in"), storage_path("app/work/{$task->key}.out")]);
+            array_map(fn (string $path) => is_file($path) && unlink($path), [
+                storage_path("app/work/{$task->key}.in"),
+                storage_path("app/work/{$task->key}.out"),
+            ]);
             $task->delete();
         }
         [$chunks, $bytes] = $sweep->handle((bool) $this->option('at-once'));
-        $this->line("{$roots} states, {$windows} windows, {$presences} presences, {$halves} half-sent answers, {$more}{$files} files that belong to nothing forgotten; {$chunks} chunks of ".number_format($bytes).' bytes given back.');
+        $this->line(
+            "{$roots} states, {$windows} windows, {$presences} presences, {$halves} half-sent answers, {$more}{$files} files that belong to nothing forgotten; {$chunks} chunks of "
+                .number_format($bytes)
+                .' bytes given back.',
+        );
 
         return self::SUCCESS;
     }
@@ -50,7 +72,16 @@ final class Tidy extends Command
     private function sweepFiles(): int
     {
         $count = 0;
-        $unused = DB::table('pictures')->where('is_used', 0)->where('updated_at', '<', now()->subDays(self::HALF_DAYS + 1)->format('Y-m-d H:i:s'))->get(['id', 'chunk']);
+        $unused = DB::table('pictures')
+            ->where('is_used', 0)
+            ->where(
+                'updated_at',
+                '<',
+                now()
+                    ->subDays(self::HALF_DAYS + 1)
+                    ->format('Y-m-d H:i:s'),
+            )
+            ->get(['id', 'chunk']);
         foreach ($unused as $picture) {
             $count += DB::table('pictures')->where('id', $picture->id)->delete();
         }

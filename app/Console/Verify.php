@@ -31,10 +31,11 @@ use Symfony\Component\Console\Output\NullOutput;
 use Throwable;
 
 /**
- * Checks every chunk against its address, every root and every reference, what is found against the newest versions, and goes on after each fault. It only reads; exits with 1 when anything is wrong.
+ * Checks every chunk against its address, every root and every reference, what is found against the newest versions, and goes on after each
+ * fault. It only reads; exits with 1 when anything is wrong.
  *
- * Each chunk is read once, and each state once. Of a large table the first version and the newest are read whole; of those between, that what changed
- * leads from one root to the next, and is as the schema has it.
+ * Each chunk is read once, and each state once. Of a large table the first version and the newest are read whole; of those between, that
+ * what changed leads from one root to the next, and is as the schema has it.
  */
 final class Verify extends Command
 {
@@ -79,7 +80,15 @@ final class Verify extends Command
         }
         [$count, $versions] = $this->versions($states, $items);
         $whole && $this->items();
-        $this->line(sprintf('%s%d versions of %d items: %s', $whole ? DB::table('chunks')->count().' chunks, ' : '', $versions, $count, $this->wrong === 0 ? 'all is well.' : "{$this->wrong} things are wrong."));
+        $this->line(
+            sprintf(
+                '%s%d versions of %d items: %s',
+                $whole ? DB::table('chunks')->count().' chunks, ' : '',
+                $versions,
+                $count,
+                $this->wrong === 0 ? 'all is well.' : "{$this->wrong} things are wrong.",
+            ),
+        );
 
         return $this->wrong === 0 ? self::SUCCESS : self::FAILURE;
     }
@@ -159,7 +168,12 @@ final class Verify extends Command
                 $this->complain("{$whose}: {$e->getMessage()}");
             }
         };
-        foreach (DB::table('handed_roots')->select('item_id', 'root')->union(DB::table('sendings')->select('item_id', 'root'))->cursor() as $row) {
+        foreach (
+            DB::table('handed_roots')
+                ->select('item_id', 'root')
+                ->union(DB::table('sendings')->select('item_id', 'root'))
+                ->cursor() as $row
+        ) {
             $check((string) $row->root, "a state that item {$row->item_id} passed through");
         }
         foreach (DB::table('held_edits')->select('id', 'root')->orderBy('id')->cursor() as $row) {
@@ -220,15 +234,31 @@ final class Verify extends Command
     private function versions(States $states, Builder $items): array
     {
         $since = is_string($this->option('since')) ? CarbonImmutable::parse($this->option('since'))->format('Y-m-d H:i:s') : null;
-        $of = fn (): \Illuminate\Database\Query\Builder => DB::table('versions')->when($since !== null, fn ($query) => $query->where('saved_at', '>=', $since));
-        $bar = $this->bar('versions', $of()->whereIn('item_id', (clone $items)->reorder()->select('id'))->count());
+        $of = fn (): \Illuminate\Database\Query\Builder => DB::table('versions')->when(
+            $since !== null,
+            fn ($query) => $query->where('saved_at', '>=', $since),
+        );
+        $bar = $this->bar(
+            'versions',
+            $of()
+                ->whereIn('item_id', (clone $items)->reorder()->select('id'))
+                ->count(),
+        );
         $count = $versions = 0;
         foreach ($items->lazyById(self::BATCH) as $item) {
             $bar->setMessage("item {$item->key}");
             $pictures = $before = $this->newest = null;
             foreach ($of()->where('item_id', $item->id)->orderBy('number')->select('number', 'root')->cursor() as $version) {
-                $pictures ??= array_values(Picture::query()->where('item_id', $item->pictured())->pluck('chunk')->map(fn (mixed $chunk): string => (string) $chunk)->all());
-                $before = $this->version($states, $item, (int) $version->number, (string) $version->root, $before, $pictures) ? (string) $version->root : null;
+                $pictures ??= array_values(
+                    Picture::query()
+                        ->where('item_id', $item->pictured())
+                        ->pluck('chunk')
+                        ->map(fn (mixed $chunk): string => (string) $chunk)
+                        ->all(),
+                );
+                $before = $this->version($states, $item, (int) $version->number, (string) $version->root, $before, $pictures)
+                    ? (string) $version->root
+                    : null;
                 $versions++;
                 $bar->advance();
             }
@@ -255,15 +285,21 @@ final class Verify extends Command
         $whose = "version {$number} of “{$item->title}”";
         $kind = Kinds::named($item->kind);
         try {
-            $excerpt = $before === null || $number === $item->head || $kind->grid() === null ? null : Excerpt::of($states, $kind->grid(), $before, $root, even: true);
+            $excerpt = $before === null || $number === $item->head || $kind->grid() === null
+                ? null
+                : Excerpt::of($states, $kind->grid(), $before, $root, even: true);
             if ($excerpt === null) {
                 $tree = $states->tree($root);
                 $this->newest = $number === $item->head ? $tree : null;
                 $states->keep($tree) === $root || $this->complain("{$whose} has a root that its content does not lead to");
             } else {
                 $tree = $excerpt->new;
-                $edits = array_map(fn (Stretch $stretch) => [$stretch->oldFrom, $stretch->oldFrom + count($stretch->old), $stretch->new], $states->compare((string) $before, $root));
-                $states->splice((string) $before, $edits) === $root || $this->complain("{$whose} has a root that what changed in it does not lead to");
+                $edits = array_map(
+                    fn (Stretch $stretch) => [$stretch->oldFrom, $stretch->oldFrom + count($stretch->old), $stretch->new],
+                    $states->compare((string) $before, $root),
+                );
+                $states->splice((string) $before, $edits) === $root
+                    || $this->complain("{$whose} has a root that what changed in it does not lead to");
             }
             foreach (array_slice($kind->problems($tree, Limits::for($kind)), 0, 1) as $problem) {
                 $this->complain("{$whose} breaks the schema: {$problem->code} at {$problem->path}");
@@ -300,17 +336,29 @@ final class Verify extends Command
 
     private function items(): void
     {
-        foreach (DB::select('SELECT i.title, i.head FROM items i LEFT JOIN versions v ON v.item_id = i.id AND v.number = i.head WHERE v.id IS NULL OR v.root != i.root') as $row) {
+        foreach (
+            DB::select(
+                'SELECT i.title, i.head FROM items i LEFT JOIN versions v ON v.item_id = i.id AND v.number = i.head WHERE v.id IS NULL OR v.root != i.root',
+            ) as $row
+        ) {
             $this->complain("“{$row->title}” does not stand at its version {$row->head}");
         }
-        foreach (DB::select('SELECT t.item_id, t.number FROM touches t LEFT JOIN versions v ON v.item_id = t.item_id AND v.number = t.number WHERE v.id IS NULL GROUP BY 1, 2') as $row) {
+        foreach (
+            DB::select(
+                'SELECT t.item_id, t.number FROM touches t LEFT JOIN versions v ON v.item_id = t.item_id AND v.number = t.number WHERE v.id IS NULL GROUP BY 1, 2',
+            ) as $row
+        ) {
             $this->complain("item {$row->item_id} has touches of a version {$row->number} that is not there");
         }
         $astray = [];
         foreach (LifeBlocks::everywhere() as $block) {
             $lives = $block->lives();
             $versions = [];
-            foreach (DB::table('versions')->whereIn('item_id', array_unique(array_map(fn (Life $life) => $life->item, $lives)))->get(['item_id', 'number']) as $version) {
+            foreach (
+                DB::table('versions')
+                    ->whereIn('item_id', array_unique(array_map(fn (Life $life) => $life->item, $lives)))
+                    ->get(['item_id', 'number']) as $version
+            ) {
                 $versions[$version->item_id][$version->number] = true;
             }
             foreach ($lives as $life) {
@@ -325,7 +373,10 @@ final class Verify extends Command
         $this->index();
     }
 
-    /** The index of what is found, held against one that is made again of the texts, all as of one moment: how many texts have each piece of three letters. */
+    /**
+     * The index of what is found, held against one that is made again of the texts, all as of one moment: how many texts have each piece of
+     * three letters.
+     */
     private function index(): void
     {
         DB::unprepared(<<<'SQL'
@@ -336,10 +387,15 @@ final class Verify extends Command
         SQL);
         foreach (LifeBlocks::everywhere() as $block) {
             foreach ($block->texts() as $page => $text) {
-                DB::insert('INSERT INTO temp.found_anew (rowid, text) VALUES (?, ?)', [(int) $block->id * LifeBlocks::PAGES + $page, $text]);
+                DB::insert('INSERT INTO temp.found_anew (rowid, text) VALUES (?, ?)', [
+                    (int) $block->id * LifeBlocks::PAGES + $page,
+                    $text,
+                ]);
             }
         }
-        $wrong = (int) DB::scalar('SELECT count(*) FROM (SELECT * FROM (SELECT term, doc FROM temp.found_is EXCEPT SELECT term, doc FROM temp.found_should) UNION SELECT * FROM (SELECT term, doc FROM temp.found_should EXCEPT SELECT term, doc FROM temp.found_is))');
+        $wrong = (int) DB::scalar(
+            'SELECT count(*) FROM (SELECT * FROM (SELECT term, doc FROM temp.found_is EXCEPT SELECT term, doc FROM temp.found_should) UNION SELECT * FROM (SELECT term, doc FROM temp.found_should EXCEPT SELECT term, doc FROM temp.found_is))',
+        );
         DB::unprepared('ROLLBACK TO found_anew; RELEASE found_anew');
         $wrong === 0 || $this->complain("the index of what is found differs from the texts in {$wrong} pieces of words");
     }

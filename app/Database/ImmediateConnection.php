@@ -50,7 +50,10 @@ final class ImmediateConnection extends SQLiteConnection
         }
     }
 
-    /** @throws LogicException while rows are still read: these are on an older state, from which SQLite lets nobody write once somebody else has */
+    /**
+     * @throws LogicException while rows are still read: these are on an older state, from which SQLite lets nobody write once somebody else
+     *     has
+     */
     protected function executeBeginTransactionStatement(): void
     {
         $this->reading === 0 || throw new LogicException('A transaction begins when all rows of a cursor are read.');

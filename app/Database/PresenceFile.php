@@ -9,8 +9,8 @@ use Illuminate\Database\Connectors\ConnectionFactory;
 use PDO;
 
 /**
- * Where windows say every other second that they are open, and on which state they are: a file of its own beside the database, so that saying so
- * makes nobody wait who writes. It may be lost at any time, and is made again.
+ * Where windows say every other second that they are open, and on which state they are: a file of its own beside the database, so that
+ * saying so makes nobody wait who writes. It may be lost at any time, and is made again.
  */
 final class PresenceFile
 {

@@ -18,6 +18,14 @@ final class ChosenParts
         $sent = $request->input('parts');
         $parts = is_string($sent) ? array_slice(explode(',', $sent), 0, self::MOST) : [];
 
-        return array_values(array_unique(array_filter($parts, fn (string $part) => array_filter(explode('/', $part, 2), fn (string $id) => preg_match(PartReader::ID, $id) !== 1) === [])));
+        return array_values(
+            array_unique(
+                array_filter(
+                    $parts,
+                    fn (string $part) => array_filter(explode('/', $part, 2), fn (string $id) => preg_match(PartReader::ID, $id) !== 1)
+                        === [],
+                ),
+            ),
+        );
     }
 }

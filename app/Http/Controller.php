@@ -55,7 +55,11 @@ abstract class Controller
     /** Where a change is looked at that waits for a yes; null when it became a version. */
     protected function waiting(Item $item, Version $version): ?RedirectResponse
     {
-        return $version->proposal === null ? null : redirect()->route('proposal', [$item, $version->proposal])->with('said', __('agreeing.saved'));
+        return $version->proposal === null
+            ? null
+            : redirect()
+                ->route('proposal', [$item, $version->proposal])
+                ->with('said', __('agreeing.saved'));
     }
 
     /** What was sent as a text; '' when it was none. */
@@ -66,26 +70,40 @@ abstract class Controller
         return is_string($text) && mb_check_encoding($text, 'UTF-8') ? $text : '';
     }
 
-    /** To the same page with the version that is kept nearest to one that is no longer; null for what is sent, which is about that very one. */
+    /**
+     * To the same page with the version that is kept nearest to one that is no longer; null for what is sent, which is about that very one.
+     */
     private function nearest(Item $item, int $number): ?RedirectResponse
     {
-        $kept = $item->sight !== null ? null : $item->versions()->where('number', '<=', $number)->max('number') ?? $item->versions()->min('number');
+        $kept = $item->sight !== null
+            ? null
+            : $item->versions()->where('number', '<=', $number)->max('number') ?? $item->versions()->min('number');
         $request = request();
         $route = $request->route();
         if ($kept === null || ! $request->isMethod('get') || ! $route instanceof Route) {
             return null;
         }
-        $led = fn (array $values): array => array_map(fn (mixed $value): mixed => (string) (is_scalar($value) ? $value : '') === (string) $number ? (int) $kept : $value, $values);
+        $led = fn (array $values): array => array_map(
+            fn (mixed $value): mixed => (string) (is_scalar($value) ? $value : '') === (string) $number ? (int) $kept : $value,
+            $values,
+        );
         $parameters = array_diff_key($route->parameters(), ['item' => 1]);
 
-        return redirect()->route((string) $route->getName(), ['item' => $item, ...$led($parameters), ...$led($request->query())])->with('said', __('history.nearest', ['number' => (string) $number, 'kept' => (string) $kept]));
+        return redirect()
+            ->route((string) $route->getName(), ['item' => $item, ...$led($parameters), ...$led($request->query())])
+            ->with('said', __('history.nearest', ['number' => (string) $number, 'kept' => (string) $kept]));
     }
 
     /** A version by its number, if the person may see it; what is no longer kept leads to what is. */
     protected function version(Item $item, int $number): Version
     {
         $seen = $item->sight === null || $item->sight->sees($number);
-        $version = $seen ? Version::query()->with('user', 'milestone.user')->where(['item_id' => $item->id, 'number' => $number])->first() : null;
+        $version = $seen
+            ? Version::query()
+                ->with('user', 'milestone.user')
+                ->where(['item_id' => $item->id, 'number' => $number])
+                ->first()
+            : null;
         if ($version === null) {
             $values = ['number' => (string) $number, 'title' => $item->title, 'head' => (string) $item->head];
             $seen && $number >= 1 && $number <= $item->head || abort(404, __('history.no_such_version', $values));

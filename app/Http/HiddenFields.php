@@ -16,7 +16,12 @@ final class HiddenFields
         $fields = [];
         foreach ($sent as $name => $value) {
             $name = $within === '' ? (string) $name : "{$within}[{$name}]";
-            array_push($fields, ...is_array($value) ? self::of($value, $name) : [[$name, is_int($value) ? $value : (is_string($value) ? $value : (int) $value)]]);
+            array_push(
+                $fields,
+                ...is_array($value)
+                    ? self::of($value, $name)
+                    : [[$name, is_int($value) ? $value : (is_string($value) ? $value : (int) $value)]],
+            );
         }
 
         return $fields;

@@ -10,7 +10,10 @@ use Illuminate\Auth\Access\Response;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Facades\Gate;
 
-/** What somebody sends about the item of the address. Whether they may is asked first, so that who may not learns nothing of what would be wrong with it. */
+/**
+ * What somebody sends about the item of the address. Whether they may is asked first, so that who may not learns nothing of what would be
+ * wrong with it.
+ */
 abstract class ItemRequest extends FormRequest
 {
     /** What of {@see ItemPolicy} they need. */

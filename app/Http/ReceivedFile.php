@@ -51,7 +51,12 @@ final readonly class ReceivedFile extends BroughtFile
     {
         $file = self::of($request) ?? abort(422);
         // Where two ways give the very same text there is nothing to choose.
-        $texts = array_unique(array_combine($unknown->possible, array_map(fn (string $name): string => (new Encoding($name))->text($file->bytes), $unknown->possible)));
+        $texts = array_unique(
+            array_combine(
+                $unknown->possible,
+                array_map(fn (string $name): string => (new Encoding($name))->text($file->bytes), $unknown->possible),
+            ),
+        );
 
         return [...$file->again($request), 'readings' => array_map(self::telling(...), $texts)];
     }
@@ -67,7 +72,9 @@ final readonly class ReceivedFile extends BroughtFile
         app(ChunkStore::class)->write([$address => $this->bytes]);
 
         return [
-            'name' => $this->name, 'action' => $request->fullUrl(), 'kept' => encrypt(['chunk' => bin2hex($address), 'name' => $this->name]),
+            'name' => $this->name,
+            'action' => $request->fullUrl(),
+            'kept' => encrypt(['chunk' => bin2hex($address), 'name' => $this->name]),
             'sent' => array_filter($request->except(['_token', '_method', 'file', 'kept']), is_scalar(...)),
         ];
     }
@@ -77,6 +84,9 @@ final readonly class ReceivedFile extends BroughtFile
     {
         preg_match_all('/[^\s,;|]*[^\x00-\x7f][^\s,;|]*(?:[ ][^\s,;|]+)?/u', mb_substr($text, 0, 200_000), $found);
 
-        return implode(', ', array_map(fn (string $words) => mb_substr($words, 0, 40), array_slice(array_values(array_unique($found[0])), 0, 6)));
+        return implode(
+            ', ',
+            array_map(fn (string $words) => mb_substr($words, 0, 40), array_slice(array_values(array_unique($found[0])), 0, 6)),
+        );
     }
 }

@@ -51,13 +51,25 @@ final class WorkTask implements ShouldQueue
             $response = $this->answer($task, $this->request($task, $session), $session);
             $task->update(['state' => 'done', 'response' => $this->kept($task, $response, $session), 'done_at' => now()]);
         } catch (UnknownEncoding $question) {
-            $task->update(['state' => 'done', 'response' => $this->kept($task, $handler->render(app('request'), $question), $session), 'done_at' => now()]);
+            $task->update([
+                'state' => 'done',
+                'response' => $this->kept($task, $handler->render(app('request'), $question), $session),
+                'done_at' => now(),
+            ]);
         } catch (ValidationException $refused) {
-            $task->update(['state' => 'done', 'response' => ['to' => $task->request['from'], 'errors' => array_map(array_values(...), $refused->errors())], 'done_at' => now()]);
+            $task->update([
+                'state' => 'done',
+                'response' => ['to' => $task->request['from'], 'errors' => array_map(array_values(...), $refused->errors())],
+                'done_at' => now(),
+            ]);
         } catch (Throwable $error) {
             $status = $error instanceof HttpExceptionInterface ? $error->getStatusCode() : 500;
             $status < 500 || $handler->report($error);
-            $task->update(['state' => 'failed', 'response' => ['said' => $status < 500 && $error->getMessage() !== '' ? $error->getMessage() : null], 'done_at' => now()]);
+            $task->update([
+                'state' => 'failed',
+                'response' => ['said' => $status < 500 && $error->getMessage() !== '' ? $error->getMessage() : null],
+                'done_at' => now(),
+            ]);
         } finally {
             $progress->of(null);
             Auth::forgetGuards();
@@ -76,7 +88,9 @@ final class WorkTask implements ShouldQueue
     private function request(Task $task, Session $session): Request
     {
         $sent = $task->request;
-        $files = $sent['file'] === null ? [] : [$sent['file']['field'] => new UploadedFile($sent['file']['path'], $sent['file']['name'], test: true)];
+        $files = $sent['file'] === null
+            ? []
+            : [$sent['file']['field'] => new UploadedFile($sent['file']['path'], $sent['file']['name'], test: true)];
         $request = Request::create($sent['url'], $sent['method'], $sent['input'], [], $files, ['HTTP_REFERER' => $sent['from']]);
         $request->setLaravelSession($session);
         $request->setUserResolver(fn () => $task->user);
@@ -105,7 +119,11 @@ final class WorkTask implements ShouldQueue
             $errors = $session->get('errors');
             $said = $session->get('said');
 
-            return ['to' => $response->getTargetUrl(), 'said' => is_string($said) ? $said : null, 'errors' => $errors instanceof ViewErrorBag ? array_map(array_values(...), $errors->getBag('default')->getMessages()) : []];
+            return [
+                'to' => $response->getTargetUrl(),
+                'said' => is_string($said) ? $said : null,
+                'errors' => $errors instanceof ViewErrorBag ? array_map(array_values(...), $errors->getBag('default')->getMessages()) : [],
+            ];
         }
         is_dir($folder = storage_path('app/work')) || mkdir($folder, 0o770, true);
         $path = "{$folder}/{$task->key}.out";

@@ -13,8 +13,8 @@ use App\Store\Lives;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Deletes for good what is in Lost & found, with its entries and all their histories. What other items hold is theirs: a copy keeps its content,
- * a dataset its records. Chunks that nothing needs any more are given back by the next sweep.
+ * Deletes for good what is in Lost & found, with its entries and all their histories. What other items hold is theirs: a copy keeps its
+ * content, a dataset its records. Chunks that nothing needs any more are given back by the next sweep.
  */
 final class DeleteForGood
 {
@@ -22,14 +22,23 @@ final class DeleteForGood
     private const AT_ONCE = 500;
 
     /** Columns that may be empty, and without which a row would be another thing: a rule of an item would be one of the place. */
-    public const TELLS_WHAT_IT_IS = ['items.form_id', 'keeping_rules.shelf_id', 'keeping_rules.item_id', 'watches.shelf_id', 'watches.item_id', 'comments.of_id'];
+    public const TELLS_WHAT_IT_IS = [
+        'items.form_id',
+        'keeping_rules.shelf_id',
+        'keeping_rules.item_id',
+        'watches.shelf_id',
+        'watches.item_id',
+        'comments.of_id',
+    ];
 
     public function __construct(private readonly Lives $lives) {}
 
     public function item(Item $item, ?User $person): void
     {
         DB::transaction(function () use ($item, $person): void {
-            LogLine::ofItem($person === null ? 'went_for_good' : 'deleted_for_good', $person ?? User::place(), $item, ['versions' => (string) $item->versions()->count()]);
+            LogLine::ofItem($person === null ? 'went_for_good' : 'deleted_for_good', $person ?? User::place(), $item, [
+                'versions' => (string) $item->versions()->count(),
+            ]);
             // An entry is none without its form.
             $this->lives->forget([$item->id]);
             $this->items($item->entries()->pluck('id')->all());
@@ -44,7 +53,9 @@ final class DeleteForGood
         DB::transaction(function () use ($shelf, $person): void {
             $this->lives->forget(Item::query()->where('shelf_id', $shelf->id)->whereNull('form_id')->pluck('id')->all());
             $this->items(Item::query()->where('shelf_id', $shelf->id)->whereNotNull('form_id')->pluck('id')->all());
-            $this->items(Item::query()->withoutGlobalScope(Item::MAIN)->where('shelf_id', $shelf->id)->whereNotNull('line_of')->pluck('id')->all());
+            $this->items(
+                Item::query()->withoutGlobalScope(Item::MAIN)->where('shelf_id', $shelf->id)->whereNotNull('line_of')->pluck('id')->all(),
+            );
             $this->items(Item::query()->where('shelf_id', $shelf->id)->pluck('id')->all());
             $this->rows('shelves', 'id', [$shelf->id]);
             PlaceLine::note($person, 'shelf_gone', $shelf->name);
@@ -70,9 +81,20 @@ final class DeleteForGood
     private function rows(string $table, string $column, array $ids): void
     {
         foreach (array_chunk($ids, self::AT_ONCE) as $some) {
-            $gone = $column === 'id' ? $some : (in_array('id', array_column(DB::select("PRAGMA table_info({$table})"), 'name'), true) ? DB::table($table)->whereIn($column, $some)->pluck('id')->all() : []);
+            $gone = $column === 'id'
+                ? $some
+                : (in_array('id', array_column(DB::select("PRAGMA table_info({$table})"), 'name'), true)
+                    ? DB::table($table)->whereIn($column, $some)->pluck('id')->all()
+                    : []);
             foreach ($gone === [] ? [] : self::pointing($table) as [$other, $to, $isNeeded]) {
-                $isNeeded ? $this->rows($other, $to, $gone) : array_map(fn (array $chunk) => DB::table($other)->whereIn($to, $chunk)->update([$to => null]), array_chunk($gone, self::AT_ONCE));
+                $isNeeded
+                    ? $this->rows($other, $to, $gone)
+                    : array_map(
+                        fn (array $chunk) => DB::table($other)
+                            ->whereIn($to, $chunk)
+                            ->update([$to => null]),
+                        array_chunk($gone, self::AT_ONCE),
+                    );
             }
             DB::table($table)->whereIn($column, $some)->delete();
         }
@@ -86,7 +108,11 @@ final class DeleteForGood
             $needed = array_column(DB::select("PRAGMA table_info({$other->name})"), 'notnull', 'name');
             foreach (DB::select("PRAGMA foreign_key_list({$other->name})") as $key) {
                 if ($key->table === $table) {
-                    $pointing[] = [$other->name, $key->from, (bool) $needed[$key->from] || in_array("{$other->name}.{$key->from}", self::TELLS_WHAT_IT_IS, true)];
+                    $pointing[] = [
+                        $other->name,
+                        $key->from,
+                        (bool) $needed[$key->from] || in_array("{$other->name}.{$key->from}", self::TELLS_WHAT_IT_IS, true),
+                    ];
                 }
             }
         }

@@ -10,7 +10,10 @@ use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\History\Keeping\Exemption;
 
-/** The versions of an item that stay whatever its rules say, since something rests on them. A handful of queries, however many versions there are. */
+/**
+ * The versions of an item that stay whatever its rules say, since something rests on them. A handful of queries, however many versions
+ * there are.
+ */
 final readonly class Exempt
 {
     /** @var array<int, Exemption> number => the most telling reason */
@@ -37,25 +40,71 @@ final readonly class Exempt
         // It may still grow, and then it is told with what is before it.
         yield [Exemption::Newest, $this->before([$this->item->head])];
         yield [Exemption::First, [$versions()->min('number')]];
-        yield [Exemption::Milestone, $versions()->whereIn('id', DB::table('milestones')->where('item_id', $this->item->id)->select('version_id'))->pluck('number')];
+        yield [
+            Exemption::Milestone,
+            $versions()
+                ->whereIn('id', DB::table('milestones')->where('item_id', $this->item->id)->select('version_id'))
+                ->pluck('number'),
+        ];
         yield [Exemption::Pinned, $versions()->whereNotNull('pinned_by')->pluck('number')];
-        yield [Exemption::Published, $versions()->whereIn('id', DB::table('publishings')->where('item_id', $this->item->id)->select('version_id'))->pluck('number')];
+        yield [
+            Exemption::Published,
+            $versions()
+                ->whereIn('id', DB::table('publishings')->where('item_id', $this->item->id)->select('version_id'))
+                ->pluck('number'),
+        ];
         yield [Exemption::PublishedWith, $this->publishedWith()];
-        yield [Exemption::TalkedAbout, DB::table('threads')->where('item_id', $this->item->id)->selectRaw('coalesce(version, number) AS number')->pluck('number')];
-        yield [Exemption::Copied, $versions()->whereIn('id', DB::table('items')->whereNotNull('copied_from')->select('copied_from'))->pluck('number')];
-        yield [Exemption::Followed, DB::table('items')->where('source_id', $this->item->id)->whereNotNull('source_number')->pluck('source_number')];
+        yield [
+            Exemption::TalkedAbout,
+            DB::table('threads')->where('item_id', $this->item->id)->selectRaw('coalesce(version, number) AS number')->pluck('number'),
+        ];
+        yield [
+            Exemption::Copied,
+            $versions()
+                ->whereIn('id', DB::table('items')->whereNotNull('copied_from')->select('copied_from'))
+                ->pluck('number'),
+        ];
+        yield [
+            Exemption::Followed,
+            DB::table('items')->where('source_id', $this->item->id)->whereNotNull('source_number')->pluck('source_number'),
+        ];
         yield [Exemption::Held, DB::table('held_edits')->where('item_id', $this->item->id)->whereNull('settled_at')->pluck('number')];
         yield [Exemption::Unusual, $versions()->whereNotNull('unusual')->whereNull('meant_user_id')->pluck('number')];
-        yield [Exemption::Accepted, $versions()->whereIn('id', DB::table('proposals')->where('item_id', $this->item->id)->whereNotNull('version_id')->select('version_id'))->pluck('number')];
+        yield [
+            Exemption::Accepted,
+            $versions()
+                ->whereIn('id', DB::table('proposals')->where('item_id', $this->item->id)->whereNotNull('version_id')->select('version_id'))
+                ->pluck('number'),
+        ];
         // What was written while no history was kept can't be told apart, and a version that it grew into is several people's.
-        $restores = $versions()->where(fn (Builder $query) => $query->whereNotIn('cause', [Cause::Made->value, Cause::Wrote->value])->orWhere('unkept', 1))->get(['number', 'source']);
-        yield [Exemption::Restored, [...$restores->pluck('number'), ...$restores->pluck('source')->filter(), ...$this->carriedFrom(), ...$this->before($restores->pluck('number')->map(fn (mixed $number): int => (int) $number)->all())]];
+        $restores = $versions()
+            ->where(fn (Builder $query) => $query->whereNotIn('cause', [Cause::Made->value, Cause::Wrote->value])->orWhere('unkept', 1))
+            ->get(['number', 'source']);
+        yield [
+            Exemption::Restored,
+            [
+                ...$restores->pluck('number'),
+                ...$restores->pluck('source')->filter(),
+                ...$this->carriedFrom(),
+                ...$this->before($restores->pluck('number')->map(fn (mixed $number): int => (int) $number)->all()),
+            ],
+        ];
     }
 
-    /** @return array<mixed> versions from which words were carried over others; what is carried from the one before goes along with it when that goes */
+    /**
+     * @return array<mixed> versions from which words were carried over others; what is carried from the one before goes along with it when
+     *     that goes
+     */
     private function carriedFrom(): array
     {
-        return DB::table('carried')->where('item_id', $this->item->id)->whereRaw('source_number < (SELECT MAX(p.number) FROM versions AS p WHERE p.item_id = carried.item_id AND p.number < carried.number)')->distinct()->pluck('source_number')->all();
+        return DB::table('carried')
+            ->where('item_id', $this->item->id)
+            ->whereRaw(
+                'source_number < (SELECT MAX(p.number) FROM versions AS p WHERE p.item_id = carried.item_id AND p.number < carried.number)',
+            )
+            ->distinct()
+            ->pluck('source_number')
+            ->all();
     }
 
     /**
@@ -68,8 +117,15 @@ final readonly class Exempt
     {
         $before = [];
         foreach (array_chunk($numbers, 500) as $some) {
-            $before = [...$before, ...DB::table('versions AS v')->where('v.item_id', $this->item->id)->whereIn('v.number', $some)
-                ->selectRaw('(SELECT MAX(p.number) FROM versions AS p WHERE p.item_id = v.item_id AND p.number < v.number) AS before')->pluck('before')->all()];
+            $before = [
+                ...$before,
+                ...DB::table('versions AS v')
+                    ->where('v.item_id', $this->item->id)
+                    ->whereIn('v.number', $some)
+                    ->selectRaw('(SELECT MAX(p.number) FROM versions AS p WHERE p.item_id = v.item_id AND p.number < v.number) AS before')
+                    ->pluck('before')
+                    ->all(),
+            ];
         }
 
         return array_values(array_map(intval(...), $before));
@@ -79,7 +135,12 @@ final readonly class Exempt
     private function publishedWith(): array
     {
         $numbers = [];
-        foreach (DB::table('publishings')->whereNotNull('data')->whereRaw('instr(data, ?) > 0', [$this->item->key])->pluck('data') as $data) {
+        foreach (
+            DB::table('publishings')
+                ->whereNotNull('data')
+                ->whereRaw('instr(data, ?) > 0', [$this->item->key])
+                ->pluck('data') as $data
+        ) {
             $with = json_decode((string) $data, true);
             $numbers[] = is_array($with) && is_int($with[$this->item->key] ?? null) ? $with[$this->item->key] : 0;
         }

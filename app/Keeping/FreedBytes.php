@@ -11,8 +11,9 @@ use MistyAttic\Core\Store\ChunkStore;
 use MistyAttic\Core\Store\HashTree;
 
 /**
- * What letting versions go really gives back: chunks that they need and nothing else in the place does, as they lie in the file. Reads every state of the
- * place once, each shared piece of them once, as a sweep does. What a window may still be on comes back when it is closed, and counts.
+ * What letting versions go really gives back: chunks that they need and nothing else in the place does, as they lie in the file. Reads
+ * every state of the place once, each shared piece of them once, as a sweep does. What a window may still be on comes back when it is
+ * closed, and counts.
  */
 final readonly class FreedBytes
 {

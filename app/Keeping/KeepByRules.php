@@ -38,7 +38,12 @@ final readonly class KeepByRules
     {
         $gone = $this->letGo->handle($item, (new Rehearsed($item, WhatIsKept::item($item), $numbers))->go);
         if ($gone > 0 && $numbers !== []) {
-            LogLine::ofItem('versions_deleted', $by, $item, ['count' => (string) $gone, 'from' => (string) min($numbers), 'to' => (string) max($numbers), 'reason' => $reason]);
+            LogLine::ofItem('versions_deleted', $by, $item, [
+                'count' => (string) $gone,
+                'from' => (string) min($numbers),
+                'to' => (string) max($numbers),
+                'reason' => $reason,
+            ]);
         }
 
         return $gone;

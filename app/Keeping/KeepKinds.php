@@ -9,7 +9,10 @@ use App\Models\Shelf;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 
-/** Says of which kinds a shelf keeps a history. What is there stays as it is; what is written over where it is switched off is gone for good. */
+/**
+ * Says of which kinds a shelf keeps a history. What is there stays as it is; what is written over where it is switched off is gone for
+ * good.
+ */
 final class KeepKinds
 {
     /** @param list<string> $off kinds without a history from now on */

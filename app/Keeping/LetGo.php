@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace App\Keeping;
 
-use App\Models\HeldEdit;
 use App\Models\Item;
-use App\Models\Picture;
 use App\Models\Version;
 use App\Store\CarriedWords;
 use App\Store\Excerpt;
@@ -19,12 +17,18 @@ use MistyAttic\Core\History\Touched;
 use MistyAttic\Core\Kinds\Kinds;
 
 /**
- * Lets versions go. Their numbers are not given again; who wrote them and when is kept, and what they changed is told with the next version that is kept,
- * under the names of all who may have written it. Their states are given back by the next sweep.
+ * Lets versions go. Their numbers are not given again; who wrote them and when is kept, and what they changed is told with the next version
+ * that is kept, under the names of all who may have written it. Their states are given back by the next sweep.
  */
 final readonly class LetGo
 {
-    public function __construct(private States $states, private CarriedWords $carried, private Lives $lives, private HandedRoots $handed) {}
+    public function __construct(
+        private States $states,
+        private CarriedWords $carried,
+        private Lives $lives,
+        private HandedRoots $handed,
+        private LetGoPictures $pictures,
+    ) {}
 
     /**
      * @param  list<int>  $numbers  none of which anything rests on: see {@see Exempt}
@@ -35,17 +39,21 @@ final readonly class LetGo
         $gone = 0;
         $roots = Version::query()->where('item_id', $item->id)->whereIn('number', $numbers)->pluck('root')->all();
         foreach ($this->gaps($item, $numbers) as [$kept, $between, $behind]) {
-            $ends = Version::query()->findMany([$kept, $behind])->keyBy('id');
-            $gone += isset($ends[$kept], $ends[$behind]) && $this->close($item, $ends[$kept], $between, $ends[$behind]) ? count($between) : 0;
+            $ends = Version::query()
+                ->findMany([$kept, $behind])
+                ->keyBy('id');
+            $gone
+                += isset($ends[$kept], $ends[$behind]) && $this->close($item, $ends[$kept], $between, $ends[$behind]) ? count($between) : 0;
         }
-        $gone === 0 || $this->pictures($item, array_values(array_map(strval(...), $roots)));
+        $gone === 0 || $this->pictures->handle($item, array_values(array_unique(array_map(strval(...), $roots))));
 
         return $gone;
     }
 
     /**
      * @param  list<int>  $numbers
-     * @return list<array{int, non-empty-list<int>, int}> the id of the version that is kept before, the numbers of those that go, the id of the one that is kept behind
+     * @return list<array{int, non-empty-list<int>, int}> the id of the version that is kept before, the numbers of those that go, the id of
+     *     the one that is kept behind
      */
     private function gaps(Item $item, array $numbers): array
     {
@@ -73,7 +81,8 @@ final readonly class LetGo
         $kind = Kinds::named($item->kind);
         $grid = $kind->grid();
         $excerpt = $grid === null ? null : Excerpt::of($this->states, $grid, $before->root, $next->root, even: true);
-        [$old, $new] = $excerpt === null ? [$this->states->tree($before->root), $this->states->tree($next->root)] : [$excerpt->old, $excerpt->new];
+        [$old, $new]
+            = $excerpt === null ? [$this->states->tree($before->root), $this->states->tree($next->root)] : [$excerpt->old, $excerpt->new];
         $changes = $excerpt->changes ?? TreeCompare::of($old, $new);
         $touched = Touched::by($changes, $kind);
         $whole = $excerpt !== null && $item->formulas ? $this->states->tree($next->root) : $new;
@@ -82,7 +91,10 @@ final readonly class LetGo
             // Something may have come to rest on one of them, or grown, while all this was read.
             $stands = Version::query()->where('item_id', $item->id)->whereIn('id', [$before->id, $next->id])->pluck('root', 'id')->all();
             $exempt = (new Exempt($item->refresh()))->numbers;
-            if ($stands !== [$before->id => $before->root, $next->id => $next->root] || array_intersect_key(array_flip($between), $exempt) !== []) {
+            if (
+                $stands !== [$before->id => $before->root, $next->id => $next->root]
+                || array_intersect_key(array_flip($between), $exempt) !== []
+            ) {
                 return false;
             }
             $numbers = [...$between, $next->number];
@@ -94,7 +106,13 @@ final readonly class LetGo
             }
             DB::table('carried')->where('item_id', $item->id)->whereIn('number', $numbers)->delete();
             $this->lives->close($item, $before->number, $next->number, $kind, $whole);
-            DB::table('gone_versions')->insertUsing(['item_id', 'number', 'user_id', 'saved_at'], DB::table('versions')->where('item_id', $item->id)->whereIn('number', $between)->select('item_id', 'number', 'user_id', 'saved_at'));
+            DB::table('gone_versions')->insertUsing(
+                ['item_id', 'number', 'user_id', 'saved_at'],
+                DB::table('versions')
+                    ->where('item_id', $item->id)
+                    ->whereIn('number', $between)
+                    ->select('item_id', 'number', 'user_id', 'saved_at'),
+            );
             $this->stoodOn($item, $before->number, $next);
             DB::table('versions')->where('item_id', $item->id)->whereIn('number', $between)->delete();
             DB::table('items')->where('id', $item->id)->increment('gone', count($between));
@@ -110,7 +128,14 @@ final readonly class LetGo
     private function stoodOn(Item $item, int $before, Version $next): void
     {
         $until = $next->saved_at;
-        foreach (Version::query()->where('item_id', $item->id)->where('number', '>', $before)->where('number', '<', $next->number)->orderByDesc('number')->get(['root', 'saved_at']) as $version) {
+        foreach (
+            Version::query()
+                ->where('item_id', $item->id)
+                ->where('number', '>', $before)
+                ->where('number', '<', $next->number)
+                ->orderByDesc('number')
+                ->get(['root', 'saved_at']) as $version
+        ) {
             if ($version->root !== $next->root && $until > now()->subDays(HandedRoots::DAYS)) {
                 $this->handed->keep($item, $version->root, $until);
             }
@@ -126,13 +151,26 @@ final readonly class LetGo
     {
         $wrote = [];
         foreach (['touches', 'shared_touches'] as $table) {
-            foreach (DB::table($table)->where('item_id', $item->id)->whereIn('number', $numbers)->orderBy('number')->get(['part', 'user_id']) as $row) {
+            foreach (
+                DB::table($table)
+                    ->where('item_id', $item->id)
+                    ->whereIn('number', $numbers)
+                    ->orderBy('number')
+                    ->get(['part', 'user_id']) as $row
+            ) {
                 $wrote[(string) $row->part][(int) $row->user_id] = true;
                 $wrote[''][(int) $row->user_id] = true;
             }
         }
         // What was split off or joined in a version that goes, or right behind them, was written by whoever wrote where it came from.
-        foreach (DB::table('carried')->where('item_id', $item->id)->whereIn('number', $numbers)->whereIn('source_number', $numbers)->orderBy('number')->get(['part', 'source_part']) as $row) {
+        foreach (
+            DB::table('carried')
+                ->where('item_id', $item->id)
+                ->whereIn('number', $numbers)
+                ->whereIn('source_number', $numbers)
+                ->orderBy('number')
+                ->get(['part', 'source_part']) as $row
+        ) {
             $wrote[(string) $row->part] = ($wrote[(string) $row->part] ?? []) + ($wrote[(string) $row->source_part] ?? []);
         }
 
@@ -142,48 +180,17 @@ final readonly class LetGo
     /** @param array<string, array<int, true>> $wrote */
     private function touch(Item $item, Version $next, string $part, int $what, ?int $position, array $wrote): void
     {
-        $people = array_keys($wrote[$part] ?? $wrote[explode('/', $part)[0]] ?? $wrote[''] ?? [$next->user_id => true]);
-        DB::table('touches')->insert(['item_id' => $item->id, 'part' => $part, 'number' => $next->number, 'user_id' => $people[0], 'what' => $what, 'position' => $position]);
+        $people = array_keys($wrote[$part] ?? ($wrote[explode('/', $part)[0]] ?? ($wrote[''] ?? [$next->user_id => true])));
+        DB::table('touches')->insert([
+            'item_id' => $item->id,
+            'part' => $part,
+            'number' => $next->number,
+            'user_id' => $people[0],
+            'what' => $what,
+            'position' => $position,
+        ]);
         foreach (array_slice($people, 1) as $other) {
             DB::table('shared_touches')->insert(['item_id' => $item->id, 'number' => $next->number, 'part' => $part, 'user_id' => $other]);
         }
-    }
-
-    /**
-     * Pictures and files that only versions showed which are gone. What none of them showed was sent with answers, or put in at a desk that has not saved it yet.
-     *
-     * @param  list<string>  $went  roots of those versions
-     */
-    private function pictures(Item $item, array $went): void
-    {
-        $kind = Kinds::named($item->kind);
-        $chunks = fn (mixed $root): array => array_flip(Kinds::chunks($kind, $this->states->tree((string) $root)));
-        $unseen = $item->pictures()->where('is_published', false)->get()->keyBy('chunk')->all();
-        $shown = fn (): array => array_merge([], ...array_map($chunks, array_values(array_unique($went))));
-        // Files of answers are in no version of their form.
-        $unseen = $unseen !== [] && $item->isAnswered() ? array_intersect_key($unseen, $shown()) : $unseen;
-        foreach ($unseen === [] ? [] : Version::query()->where('item_id', $item->id)->orderByDesc('number')->pluck('root')->unique() as $root) {
-            $unseen = array_diff_key($unseen, $chunks($root));
-            if ($unseen === []) {
-                return;
-            }
-        }
-        // What windows are still on, edits that wait, and what is or was proposed, may show them.
-        $lines = $item->lines()->getQuery()->select('items.id');
-        $resting = fn () => array_map(fn (string $table) => DB::table($table)->where(fn ($of) => $of->where('item_id', $item->id)->orWhereIn('item_id', $lines))->pluck('root')->all(), ['handed_roots', 'held_edits', 'proposals']);
-        foreach ($unseen === [] ? [] : array_unique(array_merge(...$resting(), ...[Version::query()->whereIn('item_id', $lines)->pluck('root')->all()])) as $root) {
-            $unseen = array_diff_key($unseen, $chunks($root));
-        }
-        $waiting = $unseen === [] ? [] : HeldEdit::query()->whereNull('settled_at')->where(fn ($of) => $of->where('item_id', $item->id)->orWhereIn('item_id', $lines))->get();
-        foreach ($waiting as $held) {
-            $unseen = array_diff_key($unseen, array_flip(array_merge([], ...array_map($kind->chunksOf(...), $held->meeting()->mine))));
-        }
-        if ($unseen === []) {
-            return;
-        }
-        // A window that put one in may be saved as long as one that is on a state.
-        [$shown, $until] = [$shown(), now()->subDays(HandedRoots::DAYS)];
-        $goes = array_filter($unseen, fn (Picture $picture): bool => $picture->updated_at < $until || (isset($shown[$picture->chunk]) && ! $picture->wasPutInAgain()));
-        $item->pictures()->whereIn('chunk', array_map(strval(...), array_keys($goes)))->delete();
     }
 }

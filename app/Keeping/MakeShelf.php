@@ -19,7 +19,13 @@ final class MakeShelf
     {
         return DB::transaction(function () use ($owner, $name, $about): Shelf {
             $shelf = Shelf::query()->create(['key' => Str::lower(Str::random(12)), 'name' => $name, 'about' => $about]);
-            $shelf->memberships()->create(['user_id' => $owner->id, 'role' => Role::Owner, 'place' => 1 + (int) $owner->shelves()->max('memberships.place')]);
+            $shelf
+                ->memberships()
+                ->create([
+                    'user_id' => $owner->id,
+                    'role' => Role::Owner,
+                    'place' => 1 + (int) $owner->shelves()->max('memberships.place'),
+                ]);
             LogLine::ofShelf('made', $owner, $shelf);
             PlaceLine::note($owner, 'shelf_made', $name);
 

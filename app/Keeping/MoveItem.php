@@ -11,7 +11,10 @@ use App\Models\User;
 use App\Saving\RenameItem;
 use Illuminate\Support\Facades\DB;
 
-/** Puts an item on another shelf, with its history and all that belongs to it; the people and the rules are those of that shelf from then on. */
+/**
+ * Puts an item on another shelf, with its history and all that belongs to it; the people and the rules are those of that shelf from then
+ * on.
+ */
 final readonly class MoveItem
 {
     public function __construct(private RenameItem $rename, private TellApart $names) {}

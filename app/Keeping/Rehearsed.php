@@ -29,15 +29,31 @@ final readonly class Rehearsed
     /** @param list<int>|null $chosen versions that somebody wants to go by hand, instead of the rules */
     public function __construct(public Item $item, public WhatIsKept $rules, ?array $chosen = null)
     {
-        $this->versions = DB::table('versions')->where('item_id', $item->id)->orderBy('number')->get(['id', 'number', 'user_id', 'saved_at', 'root'])->keyBy('number');
+        $this->versions = DB::table('versions')
+            ->where('item_id', $item->id)
+            ->orderBy('number')
+            ->get(['id', 'number', 'user_id', 'saved_at', 'root'])
+            ->keyBy('number');
         $exempt = $rules->thins() || $chosen !== null ? (new Exempt($item))->numbers : [];
         if ($chosen !== null) {
-            $this->go = array_values(array_filter(array_intersect($chosen, $this->versions->keys()->all()), fn (int $number) => ! isset($exempt[$number])));
+            $this->go = array_values(
+                array_filter(array_intersect($chosen, $this->versions->keys()->all()), fn (int $number) => ! isset($exempt[$number])),
+            );
             $this->stay = $exempt;
 
             return;
         }
-        $kept = array_values($this->versions->map(fn (\stdClass $row) => new Kept((int) $row->number, (int) strtotime($row->saved_at.' UTC'), $exempt[(int) $row->number] ?? null))->all());
+        $kept = array_values(
+            $this->versions
+                ->map(
+                    fn (\stdClass $row) => new Kept(
+                        (int) $row->number,
+                        (int) strtotime($row->saved_at.' UTC'),
+                        $exempt[(int) $row->number] ?? null,
+                    ),
+                )
+                ->all(),
+        );
         $rehearsal = $item->form_id !== null || ! $rules->thins() ? null : $rules->core()->rehearse($kept, now()->getTimestamp());
         $stay = $rehearsal->stay ?? array_fill_keys($this->versions->keys()->all(), Pace::Every);
         $over = $rehearsal === null || $rules->values['bytes'] === null ? [] : $this->over($stay, $rules->values['bytes']);
@@ -51,10 +67,17 @@ final readonly class Rehearsed
      */
     private function over(array $stay, int $bytes): array
     {
-        $roots = array_map(fn (int $number): string => (string) $this->version($number)->root, array_combine(array_keys($stay), array_keys($stay)));
+        $roots = array_map(
+            fn (int $number): string => (string) $this->version($number)->root,
+            array_combine(array_keys($stay), array_keys($stay)),
+        );
         $exempt = array_filter($stay, fn (Exemption|Pace $why) => $why instanceof Exemption);
 
-        return (new WithinBytes(app(ChunkStore::class)))->over(array_values(array_intersect_key($roots, $exempt)), array_reverse(array_diff_key($roots, $exempt), true), $bytes);
+        return (new WithinBytes(app(ChunkStore::class)))->over(
+            array_values(array_intersect_key($roots, $exempt)),
+            array_reverse(array_diff_key($roots, $exempt), true),
+            $bytes,
+        );
     }
 
     /** @return list<int> of the versions that would go */
@@ -81,7 +104,9 @@ final readonly class Rehearsed
     /** @return array<string, int> why versions stay that no rule could let go, with how many */
     public function exempt(): array
     {
-        return array_count_values(array_map(fn (Exemption $why) => $why->value, array_filter($this->stay, fn (Exemption|Pace $why) => $why instanceof Exemption)));
+        return array_count_values(
+            array_map(fn (Exemption $why) => $why->value, array_filter($this->stay, fn (Exemption|Pace $why) => $why instanceof Exemption)),
+        );
     }
 
     /** @return list<string> the addresses of the states that would go, and stay nowhere in this item */

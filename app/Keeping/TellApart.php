@@ -12,7 +12,12 @@ final class TellApart
 {
     public function on(Shelf $shelf, Item $item): string
     {
-        $taken = fn (string $title): bool => $shelf->items()->whereKeyNot($item->id)->where('kind', $item->kind)->whereRaw('title = ? COLLATE NOCASE', [$title])->exists();
+        $taken = fn (string $title): bool => $shelf
+            ->items()
+            ->whereKeyNot($item->id)
+            ->where('kind', $item->kind)
+            ->whereRaw('title = ? COLLATE NOCASE', [$title])
+            ->exists();
         $title = $item->title;
         for ($count = 2; $taken($title); $count++) {
             $title = mb_substr($item->title, 0, (int) config('attic.title') - strlen(" ({$count})"))." ({$count})";

@@ -10,8 +10,9 @@ use MistyAttic\Core\Store\ChunkStore;
 use MistyAttic\Core\Store\HashTree;
 
 /**
- * Which versions go so that the states of an item take no more than so many bytes of the file: the oldest first, and never one that is exempt. A state
- * counts for what it holds besides the younger ones, as it lies in the file. Reads the states until the bytes are spent, each shared piece once.
+ * Which versions go so that the states of an item take no more than so many bytes of the file: the oldest first, and never one that is
+ * exempt. A state counts for what it holds besides the younger ones, as it lies in the file. Reads the states until the bytes are spent,
+ * each shared piece once.
  */
 final class WithinBytes
 {

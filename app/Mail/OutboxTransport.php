@@ -18,8 +18,11 @@ final class OutboxTransport extends AbstractTransport
         $item = $email instanceof Email ? $email->getHeaders()->get(Notice::ITEM)?->getBodyAsString() : null;
         foreach ($message->getEnvelope()->getRecipients() as $recipient) {
             DB::table('mails')->insert([
-                'item_id' => $item === null ? null : (int) $item, 'recipient' => $recipient->getAddress(), 'subject' => $email instanceof Email ? $email->getSubject() : '',
-                'body' => $email instanceof Email ? (string) $email->getTextBody() : '', 'sent_at' => now()->format('Y-m-d H:i:s'),
+                'item_id' => $item === null ? null : (int) $item,
+                'recipient' => $recipient->getAddress(),
+                'subject' => $email instanceof Email ? $email->getSubject() : '',
+                'body' => $email instanceof Email ? (string) $email->getTextBody() : '',
+                'sent_at' => now()->format('Y-m-d H:i:s'),
             ]);
         }
     }

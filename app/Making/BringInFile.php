@@ -34,17 +34,45 @@ final readonly class BringInFile
      * @param  string|null  $left  what of it was left out, for the note
      * @param  string|null  $tab  the tab that a file of one table stands for; the others stay
      */
-    public function handle(Item $item, User $editor, Content $content, string $name, ?string $tab = null, bool $hasIds = false, ?string $left = null): Saved|Unfit|UnknownBase
-    {
+    public function handle(
+        Item $item,
+        User $editor,
+        Content $content,
+        string $name,
+        ?string $tab = null,
+        bool $hasIds = false,
+        ?string $left = null,
+    ): Saved|Unfit|UnknownBase {
         $head = $this->states->tree($item->root);
         foreach ($content->pictures as $bytes) {
             $this->pictures->handle($item, $bytes);
         }
-        $tree = $hasIds && self::knows($head, $content->tree) ? $this->kept($content, $item) : ($content->kind->grid() === null ? self::matched($content->kind, $head, $content->tree) : $this->table($content->kind, $head, $content->tree, $tab));
+        $tree = $hasIds && self::knows($head, $content->tree)
+            ? $this->kept($content, $item)
+            : ($content->kind->grid() === null
+                ? self::matched($content->kind, $head, $content->tree)
+                : $this->table($content->kind, $head, $content->tree, $tab));
 
-        $saved = $this->save->handle($item, $editor, new Sent($item->root, $tree, 'file', keep: true, grows: false, note: mb_substr(__('item.from_file', ['name' => $name]).($left === null ? '' : ". {$left}"), 0, (int) config('attic.note'))));
+        $saved = $this->save->handle(
+            $item,
+            $editor,
+            new Sent(
+                $item->root,
+                $tree,
+                'file',
+                keep: true,
+                grows: false,
+                note: mb_substr(
+                    __('item.from_file', ['name' => $name]).($left === null ? '' : ". {$left}"),
+                    0,
+                    (int) config('attic.note'),
+                ),
+            ),
+        );
 
-        return $saved instanceof Saved ? $saved->of($content->inTab((int) array_search($tab, $head->children()[PartTree::ROOT] ?? [], true))) : $saved;
+        return $saved instanceof Saved
+            ? $saved->of($content->inTab((int) array_search($tab, $head->children()[PartTree::ROOT] ?? [], true)))
+            : $saved;
     }
 
     /** Whether a file is of the same item: most of what both could have in common is under the same ids. */
@@ -61,7 +89,16 @@ final readonly class BringInFile
         $wanted = Kinds::chunks($content->kind, $content->tree);
         $missing = array_diff($wanted, $item->pictures()->whereIn('chunk', $wanted)->pluck('chunk')->all());
 
-        return $missing === [] ? $content->tree : PartTree::of(array_values(array_filter($content->tree->parts, fn (Part $part) => array_intersect($content->kind->chunksOf($part), $missing) === [])));
+        return $missing === []
+            ? $content->tree
+            : PartTree::of(
+                array_values(
+                    array_filter(
+                        $content->tree->parts,
+                        fn (Part $part) => array_intersect($content->kind->chunksOf($part), $missing) === [],
+                    ),
+                ),
+            );
     }
 
     private function table(Kind $kind, PartTree $head, PartTree $new, ?string $tab): PartTree
@@ -69,7 +106,9 @@ final readonly class BringInFile
         $children = $new->children()[PartTree::ROOT] ?? [];
         $one = $tab !== null && $head->has($tab) && count($children) === 1 ? PartTree::of($head->subtree($tab)) : null;
         if ($one !== null) {
-            $new = PartTree::of(array_map(fn (Part $part) => $part->depth === 0 ? $part->with('name', $one->parts[0]->string('name')) : $part, $new->parts));
+            $new = PartTree::of(
+                array_map(fn (Part $part) => $part->depth === 0 ? $part->with('name', $one->parts[0]->string('name')) : $part, $new->parts),
+            );
         }
         // Formulas are told apart by how people spell them; a file without any leaves those that are there as they are.
         $hasFormulas = Spelling::hasFormulas($new);
@@ -97,14 +136,21 @@ final readonly class BringInFile
         // Most files hold no looks, so that what goes together is told without them.
         $written = Retained::written($grid, $new);
         $results = ! Spelling::hasFormulas($new);
-        $matched = Matching::adopt(Retained::bare($grid, Retained::written($grid, $old), $results), Retained::bare($grid, $written, $results), $grid)->tree;
+        $matched = Matching::adopt(
+            Retained::bare($grid, Retained::written($grid, $old), $results),
+            Retained::bare($grid, $written, $results),
+            $grid,
+        )->tree;
         $known = [];
         foreach ($written->parts as $at => $part) {
             $old->has($matched->parts[$at]->id) && $known[$part->id] = $matched->parts[$at]->id;
         }
         $whole = Retained::upToWritten($grid, $new);
         $known = Retained::emptyBetween($grid, $old, $whole, $known);
-        $ids = array_combine(array_column($whole->parts, 'id'), array_map(fn (Part $part): string => $known[$part->id] ?? MakeItem::partId(), $whole->parts));
+        $ids = array_combine(
+            array_column($whole->parts, 'id'),
+            array_map(fn (Part $part): string => $known[$part->id] ?? MakeItem::partId(), $whole->parts),
+        );
 
         return Retained::of($grid, $old, Fresh::ids($whole, $ids));
     }
@@ -114,6 +160,10 @@ final readonly class BringInFile
     {
         $at = (int) $whole->position($tab);
 
-        return PartTree::of([...array_slice($whole->parts, 0, $at), ...$new->parts, ...array_slice($whole->parts, $at + count($whole->subtree($tab)))]);
+        return PartTree::of([
+            ...array_slice($whole->parts, 0, $at),
+            ...$new->parts,
+            ...array_slice($whole->parts, $at + count($whole->subtree($tab))),
+        ]);
     }
 }

@@ -26,7 +26,15 @@ use MistyAttic\Core\Kinds\Limits;
 /** Makes a new item from any version of another; its content is shared, not copied. */
 final readonly class CopyOut
 {
-    public function __construct(private States $states, private WriteVersion $write, private KeepPicture $pictures, private WorkAhead $ahead, private TakeAlong $talk, private HistoryAlong $history, private ProposalsAlong $proposals) {}
+    public function __construct(
+        private States $states,
+        private WriteVersion $write,
+        private KeepPicture $pictures,
+        private WorkAhead $ahead,
+        private TakeAlong $talk,
+        private HistoryAlong $history,
+        private ProposalsAlong $proposals,
+    ) {}
 
     /**
      * @param  list<string>  $parts  the only ones that are wanted, or cells as row/column; none for all
@@ -36,21 +44,52 @@ final readonly class CopyOut
      *
      * @throws InvalidContent when these make no item of their own
      */
-    public function handle(Version $version, Shelf $to, User $maker, string $title, array $parts = [], ?bool $openTalk = null, bool $history = false, bool $proposals = false): Item
-    {
+    public function handle(
+        Version $version,
+        Shelf $to,
+        User $maker,
+        string $title,
+        array $parts = [],
+        ?bool $openTalk = null,
+        bool $history = false,
+        bool $proposals = false,
+    ): Item {
         $from = $version->item;
-        $item = new Item(['key' => MakeItem::key(), 'shelf_id' => $to->id, 'kind' => $from->kind, 'title' => $title, 'head' => 0, 'copied_from' => $version->id, 'changed_at' => now()]);
+        $item = new Item([
+            'key' => MakeItem::key(),
+            'shelf_id' => $to->id,
+            'kind' => $from->kind,
+            'title' => $title,
+            'head' => 0,
+            'copied_from' => $version->id,
+            'changed_at' => now(),
+        ]);
         $work = function (ChunksAhead $chunks) use ($version, $from, $item, $maker, $parts, $history): Made {
             $whole = $this->states->tree($version->root);
             $kind = Kinds::named($from->kind);
             $tree = $parts === [] ? $whole : Consequences::of($kind, $whole, self::some($kind, $whole, $parts), now()->format('Y-m-d'));
             $states = new States($chunks);
-            $written = new Written($history && $parts === [] ? $tree : PartTree::of([]), $tree, $tree === $whole ? $version->root : $states->keep($tree, $version->root), Cause::Copied, of: $from->title);
+            $written = new Written(
+                $history && $parts === [] ? $tree : PartTree::of([]),
+                $tree,
+                $tree === $whole ? $version->root : $states->keep($tree, $version->root),
+                Cause::Copied,
+                of: $from->title,
+            );
 
             return new Made($chunks, $written, $this->write->ahead($states, $item, $maker, $written));
         };
 
-        return $this->ahead->forNew($work, function (Made $made) use ($version, $from, $item, $maker, $openTalk, $parts, $history, $proposals): Item {
+        return $this->ahead->forNew($work, function (Made $made) use (
+            $version,
+            $from,
+            $item,
+            $maker,
+            $openTalk,
+            $parts,
+            $history,
+            $proposals,
+        ): Item {
             $item->fill(['root' => $made->written->root])->save();
             $history && $parts === [] && $this->history->handle($version, $item);
             $this->pictures->share($from, $item, $made->written->after ?? PartTree::of([]));
@@ -71,7 +110,9 @@ final readonly class CopyOut
     {
         $wanted = array_values(array_unique(array_filter(array_map(fn (string $part) => explode('/', $part)[0], $parts), $whole->has(...))));
         $grid = $kind->grid();
-        $tables = array_unique(array_map($whole->parent(...), array_filter($wanted, fn (string $id) => $whole->get($id)->role === $grid?->row)));
+        $tables = array_unique(
+            array_map($whole->parent(...), array_filter($wanted, fn (string $id) => $whole->get($id)->role === $grid?->row)),
+        );
         foreach ($tables === [] ? [] : $whole->parts as $part) {
             if ($part->role === $grid?->column && in_array($whole->parent($part->id), $tables, true)) {
                 $wanted[] = $part->id;

@@ -23,7 +23,12 @@ final readonly class CopyShelf
         $then = new ShelfThen($shelf, $person);
         $made = $this->shelves->handle($person, $name);
         $numbers = $then->numbers($moment);
-        foreach (Version::query()->numbered(array_map(fn (int $id, int $number): array => [$id, $number], array_keys($numbers), array_values($numbers)))->orderBy('item_id')->get() as $version) {
+        foreach (
+            Version::query()
+                ->numbered(array_map(fn (int $id, int $number): array => [$id, $number], array_keys($numbers), array_values($numbers)))
+                ->orderBy('item_id')
+                ->get() as $version
+        ) {
             $item = $then->item($version->item_id);
             $version->setRelation('item', $item);
             $this->copy->handle($version, $made, $person, self::title($then, $item, $version, $moment));

@@ -20,6 +20,14 @@ final readonly class KeepAside
         $kind = Kinds::named($from->kind);
         $title = __('item.aside', ['title' => mb_substr($from->title, 0, 120), 'who' => $writer->firstName()]);
 
-        return $this->make->handle($from->shelf, $writer, $from->kind, $title, content: new Content($kind, $tree), keepIds: true, picturesOf: $from);
+        return $this->make->handle(
+            $from->shelf,
+            $writer,
+            $from->kind,
+            $title,
+            content: new Content($kind, $tree),
+            keepIds: true,
+            picturesOf: $from,
+        );
     }
 }

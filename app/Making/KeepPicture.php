@@ -15,7 +15,12 @@ use MistyAttic\Core\Store\ChunkStore;
 /** Keeps a picture's bytes as a chunk; what it is, its bytes say, not its name. */
 final readonly class KeepPicture
 {
-    private const TYPES = [IMAGETYPE_PNG => 'image/png', IMAGETYPE_JPEG => 'image/jpeg', IMAGETYPE_GIF => 'image/gif', IMAGETYPE_WEBP => 'image/webp'];
+    private const TYPES = [
+        IMAGETYPE_PNG => 'image/png',
+        IMAGETYPE_JPEG => 'image/jpeg',
+        IMAGETYPE_GIF => 'image/gif',
+        IMAGETYPE_WEBP => 'image/webp',
+    ];
 
     /** More than any camera makes; each takes four bytes where it is shown. */
     private const MOST_PIXELS = 60_000_000;
@@ -30,14 +35,19 @@ final readonly class KeepPicture
         return $type === null ? null : $this->keep($item, $bytes, $type, getimagesizefromstring($bytes) ?: [0, 0]);
     }
 
-    /** A picture or a PDF that was sent to a form. Like a picture it is told by its bytes; it is only ever handed out as a download, and is swept when no entry comes of it. */
+    /**
+     * A picture or a PDF that was sent to a form. Like a picture it is told by its bytes; it is only ever handed out as a download, and is
+     * swept when no entry comes of it.
+     */
     public function file(Item $item, string $bytes): ?Picture
     {
         $isPdf = str_starts_with($bytes, '%PDF-') && str_contains(substr($bytes, -1024), '%%EOF');
 
         $type = $isPdf ? 'application/pdf' : self::type($bytes);
 
-        return $type === null ? null : $this->keep($item, $bytes, $type, $isPdf ? [0, 0] : (getimagesizefromstring($bytes) ?: [0, 0]), isUsed: false);
+        return $type === null
+            ? null
+            : $this->keep($item, $bytes, $type, $isPdf ? [0, 0] : (getimagesizefromstring($bytes) ?: [0, 0]), isUsed: false);
     }
 
     /** Gives an item the pictures of another one that a state of it shows. */
@@ -45,7 +55,10 @@ final readonly class KeepPicture
     {
         $chunks = Kinds::chunks(Kinds::named($from->kind), $tree);
         foreach ($from->pictures()->whereIn('chunk', $chunks)->get() as $picture) {
-            Picture::query()->firstOrCreate(['item_id' => $to->id, 'chunk' => $picture->chunk], $picture->only('type', 'width', 'height', 'bytes'));
+            Picture::query()->firstOrCreate(
+                ['item_id' => $to->id, 'chunk' => $picture->chunk],
+                $picture->only('type', 'width', 'height', 'bytes'),
+            );
         }
     }
 
@@ -77,6 +90,8 @@ final readonly class KeepPicture
     {
         $size = @getimagesizefromstring($bytes);
 
-        return $size === false || $size[0] < 1 || $size[1] < 1 || $size[0] * $size[1] > self::MOST_PIXELS ? null : self::TYPES[$size[2]] ?? null;
+        return $size === false || $size[0] < 1 || $size[1] < 1 || $size[0] * $size[1] > self::MOST_PIXELS
+            ? null
+            : self::TYPES[$size[2]] ?? null;
     }
 }

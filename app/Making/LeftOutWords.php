@@ -31,6 +31,12 @@ final class LeftOutWords
      */
     public static function note(array $left): ?string
     {
-        return $left === [] ? null : mb_substr((string) __('item.left_out_note', ['what' => implode(', ', Ways::kept(fn (): array => self::all($left)))]), 0, (int) config('attic.note'));
+        return $left === []
+            ? null
+            : mb_substr(
+                (string) __('item.left_out_note', ['what' => implode(', ', Ways::kept(fn (): array => self::all($left)))]),
+                0,
+                (int) config('attic.note'),
+            );
     }
 }

@@ -32,17 +32,37 @@ final readonly class MakeItem
      * @param  Content|null  $content  of the same kind
      * @param  bool  $keepIds  of what is bound to something else by them
      * @param  Item|null  $picturesOf  whose pictures the content shows
-     * @param  (Closure(Item): void)|null  $first  done with the item before its first version is written, with it or not at all: it keeps what the content rests on
+     * @param  (Closure(Item): void)|null  $first  done with the item before its first version is written, with it or not at all: it keeps
+     *     what the content rests on
      */
-    public function handle(Shelf $shelf, User $maker, string $kind, string $title, ?string $firstId = null, ?Content $content = null, bool $keepIds = false, ?Item $picturesOf = null, ?string $note = null, ?Closure $first = null): Item
-    {
-        $tree = $content === null || $content->tree->parts === [] ? Kinds::named($kind)->blank($firstId ?? self::partId()) : $this->own($content, $keepIds, $first !== null);
+    public function handle(
+        Shelf $shelf,
+        User $maker,
+        string $kind,
+        string $title,
+        ?string $firstId = null,
+        ?Content $content = null,
+        bool $keepIds = false,
+        ?Item $picturesOf = null,
+        ?string $note = null,
+        ?Closure $first = null,
+    ): Item {
+        $tree = $content === null || $content->tree->parts === []
+            ? Kinds::named($kind)->blank($firstId ?? self::partId())
+            : $this->own($content, $keepIds, $first !== null);
         $pictures = $content->pictures ?? [];
         // What a large file held is there once.
         $content = null;
         $tree = Consequences::of(Kinds::named($kind), PartTree::of([]), $tree, now()->format('Y-m-d'));
 
-        $item = new Item(['key' => self::key(), 'shelf_id' => $shelf->id, 'kind' => $kind, 'title' => $title, 'head' => 0, 'changed_at' => now()]);
+        $item = new Item([
+            'key' => self::key(),
+            'shelf_id' => $shelf->id,
+            'kind' => $kind,
+            'title' => $title,
+            'head' => 0,
+            'changed_at' => now(),
+        ]);
         $work = function (ChunksAhead $chunks) use ($item, $maker, $tree, $note): Made {
             $states = new States($chunks);
             $written = new Written(PartTree::of([]), $tree, $states->keep($tree), Cause::Made, note: $note);
@@ -69,13 +89,23 @@ final readonly class MakeItem
         $parts = $ids = [];
         foreach ($content->tree->parts as $part) {
             $chunks = $content->kind->chunksOf($part);
-            if ($isKept || array_filter($chunks, fn (string $chunk) => ! isset($content->pictures[$chunk]) || KeepPicture::type($content->pictures[$chunk]) === null) === []) {
+            if (
+                $isKept
+                || array_filter(
+                    $chunks,
+                    fn (string $chunk) => ! isset($content->pictures[$chunk]) || KeepPicture::type($content->pictures[$chunk]) === null,
+                ) === []
+            ) {
                 $parts[] = $part;
                 $ids[$part->id] = self::partId();
             }
         }
 
-        return $parts === [] ? $content->kind->blank(self::partId()) : ($keepIds ? PartTree::of($parts) : Fresh::ids(PartTree::of($parts), $ids));
+        return $parts === []
+            ? $content->kind->blank(self::partId())
+            : ($keepIds
+                ? PartTree::of($parts)
+                : Fresh::ids(PartTree::of($parts), $ids));
     }
 
     public static function partId(): string

@@ -16,7 +16,10 @@ use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\UnknownEncoding;
 use MistyAttic\Core\Formats\Unreadable;
 
-/** How items of a kind come to be, empty or of a file: this is the plain way, by what was downloaded of such an item. A kind that is made in another way has its own. */
+/**
+ * How items of a kind come to be, empty or of a file: this is the plain way, by what was downloaded of such an item. A kind that is made in
+ * another way has its own.
+ */
 class Making
 {
     /** Endings of the files that an item is brought in from; none if it is made in no other way than here. */
@@ -61,12 +64,22 @@ class Making
     {
         $content = $this->read($item->kind, $file);
         if ($content->kind->name() !== $item->kind) {
-            throw ValidationException::withMessages(['file' => __('item.file_kind', ['is' => $content->kind->name(), 'wanted' => $item->kind])]);
+            throw ValidationException::withMessages([
+                'file' => __('item.file_kind', ['is' => $content->kind->name(), 'wanted' => $item->kind]),
+            ]);
         }
         if ($content->left !== [] && ! $sure) {
             return new LeftOutOfFile($content->left);
         }
 
-        return $this->bring->handle($item, $editor, $content, $file->name, $sent['tab'] ?? null, hasIds: FileFormat::ofPath($file->name) === FileFormat::Json, left: LeftOutWords::note($content->left));
+        return $this->bring->handle(
+            $item,
+            $editor,
+            $content,
+            $file->name,
+            $sent['tab'] ?? null,
+            hasIds: FileFormat::ofPath($file->name) === FileFormat::Json,
+            left: LeftOutWords::note($content->left),
+        );
     }
 }

@@ -33,7 +33,13 @@ final class Offered
     {
         $kinds = array_values(array_unique([...self::kinds(), ...array_map(fn (Kind $kind): string => $kind->name(), Kinds::all())]));
 
-        return array_combine($kinds, array_map(fn (string $kind): string => Lang::has("item.kinds.{$kind}") ? (string) __("item.kinds.{$kind}") : ucfirst($kind), $kinds));
+        return array_combine(
+            $kinds,
+            array_map(
+                fn (string $kind): string => Lang::has("item.kinds.{$kind}") ? (string) __("item.kinds.{$kind}") : ucfirst($kind),
+                $kinds,
+            ),
+        );
     }
 
     /** @return array<string, string|null> the kinds, and the page on which one is made if it has one of its own */

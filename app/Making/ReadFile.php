@@ -59,11 +59,31 @@ final readonly class ReadFile
         }
         $bytes = self::decoded($format, $file->bytes, $file->encoding);
         $reader = $format->reader($this->progress?->between(0, self::SHARE));
-        $content = ($reader instanceof TrackedReader ? $reader->tracked(...) : $reader->read(...))($bytes, $bounds = self::bounds($format->isTable() ? 250_000 : (new Limits)->parts, cells: in_array($format, [FileFormat::Xlsx, FileFormat::Ods], true) ? self::MOST_CELLS : 2_500_000));
-        $tree = $format->isTable() ? self::table($content->tree, $format, $asWritten, $format === FileFormat::Csv && CsvReader::separator($bytes) === ';' ? ',' : '.') : $content->tree;
+        $content = ($reader instanceof TrackedReader ? $reader->tracked(...) : $reader->read(...))(
+            $bytes,
+            $bounds = self::bounds(
+                $format->isTable() ? 250_000 : (new Limits)->parts,
+                cells: in_array($format, [FileFormat::Xlsx, FileFormat::Ods], true) ? self::MOST_CELLS : 2_500_000,
+            ),
+        );
+        $tree = $format->isTable()
+            ? self::table(
+                $content->tree,
+                $format,
+                $asWritten,
+                $format === FileFormat::Csv && CsvReader::separator($bytes) === ';' ? ',' : '.',
+            )
+            : $content->tree;
         $this->check($content->kind, $tree, Limits::for($content->kind));
 
-        return new Content($content->kind, $tree, $content->pictures, LeftOut::of($format, $bytes, $bounds, (new Functions)->names()), $content->tracked, $content->said);
+        return new Content(
+            $content->kind,
+            $tree,
+            $content->pictures,
+            LeftOut::of($format, $bytes, $bounds, (new Functions)->names()),
+            $content->tracked,
+            $content->said,
+        );
     }
 
     /**
@@ -73,7 +93,10 @@ final readonly class ReadFile
      */
     public function text(Reader $reader, BroughtFile $file): Content
     {
-        $content = $reader->read(self::decoded(FileFormat::ofPath($file->name), $file->bytes, $file->encoding), self::bounds((new Limits)->parts));
+        $content = $reader->read(
+            self::decoded(FileFormat::ofPath($file->name), $file->bytes, $file->encoding),
+            self::bounds((new Limits)->parts),
+        );
         $this->check($content->kind, $content->tree, new Limits);
 
         return $content;
@@ -90,7 +113,11 @@ final readonly class ReadFile
             return $bytes;
         }
         // JSON between systems is UTF-8 (RFC 8259, 8.1).
-        $found = Encoding::of($bytes, Encoding::declared($bytes)) ?? ($format === FileFormat::Json ? new Encoding(Encoding::UTF8) : null) ?? ($encoding !== null && in_array($encoding, Encoding::possible($bytes), true) ? new Encoding($encoding) : throw new UnknownEncoding(Encoding::possible($bytes)));
+        $found = Encoding::of($bytes, Encoding::declared($bytes))
+        ?? (($format === FileFormat::Json ? new Encoding(Encoding::UTF8) : null)
+            ?? ($encoding !== null && in_array($encoding, Encoding::possible($bytes), true)
+                ? new Encoding($encoding)
+                : throw new UnknownEncoding(Encoding::possible($bytes))));
 
         return $found->text($bytes);
     }
@@ -104,7 +131,12 @@ final readonly class ReadFile
      */
     public function item(BroughtFile $file, ?string $kind = null): Content
     {
-        $content = FileFormat::Json->reader()->read(self::decoded(FileFormat::Json, $file->bytes, $file->encoding), new FormatLimits(bytes: self::MOST_KB * 1024, parts: 250_000));
+        $content = FileFormat::Json
+            ->reader()
+            ->read(
+                self::decoded(FileFormat::Json, $file->bytes, $file->encoding),
+                new FormatLimits(bytes: self::MOST_KB * 1024, parts: 250_000),
+            );
         $is = $content->kind->name();
         if (! Kinds::has($is) || ! in_array('json', Rooms::of($is, Making::class)::ENDINGS, true)) {
             throw Unreadable::because(__('item.file_not_item'));
@@ -119,13 +151,20 @@ final readonly class ReadFile
 
     private static function bounds(int $parts, int $cells = 0): FormatLimits
     {
-        return $cells === 0 ? new FormatLimits(bytes: self::MOST_KB * 1024, unpacked: 134_217_728, tree: 8_388_608, parts: $parts) : new FormatLimits(bytes: self::MOST_KB * 1024, unpacked: 134_217_728, tree: 8_388_608, parts: $parts, cells: $cells);
+        return $cells === 0
+            ? new FormatLimits(bytes: self::MOST_KB * 1024, unpacked: 134_217_728, tree: 8_388_608, parts: $parts)
+            : new FormatLimits(bytes: self::MOST_KB * 1024, unpacked: 134_217_728, tree: 8_388_608, parts: $parts, cells: $cells);
     }
 
     /** @param string $decimal the mark that is before decimals where a column of a text does not tell */
     private static function table(PartTree $tree, FileFormat $format, bool $asWritten, string $decimal): PartTree
     {
-        $named = PartTree::of(array_map(fn (Part $part) => $part->role === 'tab' && $part->string('name') === '' ? $part->with('name', 'Sheet') : $part, $tree->parts));
+        $named = PartTree::of(
+            array_map(
+                fn (Part $part) => $part->role === 'tab' && $part->string('name') === '' ? $part->with('name', 'Sheet') : $part,
+                $tree->parts,
+            ),
+        );
 
         return match (true) {
             $format === FileFormat::Xlsx || $format === FileFormat::Ods => Spelling::kept($named),

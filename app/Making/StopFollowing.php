@@ -15,13 +15,18 @@ final class StopFollowing
     {
         DB::transaction(function () use ($item): void {
             $source = $item->refresh()->source ?? throw new \LogicException('It comes from somewhere');
-            $item->update(['source_number' => $source->head, ...($item->follows() ? ['source_state' => (string) self::newest($source)] : [])]);
+            $item->update([
+                'source_number' => $source->head,
+                ...$item->follows() ? ['source_state' => (string) self::newest($source)] : [],
+            ]);
         });
     }
 
     /** The newest version of all that a source consists of, by its id. */
     public static function newest(Item $source): int
     {
-        return (int) Version::query()->whereIn('item_id', $source->isAnswered() ? $source->entries()->select('id') : [$source->id])->max('id');
+        return (int) Version::query()
+            ->whereIn('item_id', $source->isAnswered() ? $source->entries()->select('id') : [$source->id])
+            ->max('id');
     }
 }

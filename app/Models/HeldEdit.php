@@ -70,14 +70,28 @@ final class HeldEdit extends Model
      */
     public function scopeWaitingFor(Builder $query, User $user): Builder
     {
-        return $query->whereNull('settled_at')->where(fn ($either) => $either->where('user_id', $user->id)->orWhere(fn ($orphan) => $orphan
-            ->whereExists(fn ($mine) => $this->members($mine)->where('memberships.user_id', $user->id)->where('memberships.role', Role::Owner))
-            ->whereNotExists(fn ($theirs) => $this->members($theirs)->whereColumn('memberships.user_id', 'held_edits.user_id')->whereIn('memberships.role', [Role::Editor, Role::Owner])
-                ->join('users', 'users.id', '=', 'memberships.user_id')->whereNull('users.left_at'))));
+        return $query->whereNull('settled_at')->where(
+            fn ($either) => $either->where('user_id', $user->id)->orWhere(
+                fn ($orphan) => $orphan
+                    ->whereExists(
+                        fn ($mine) => $this->members($mine)->where('memberships.user_id', $user->id)->where('memberships.role', Role::Owner),
+                    )
+                    ->whereNotExists(
+                        fn ($theirs) => $this->members($theirs)
+                            ->whereColumn('memberships.user_id', 'held_edits.user_id')
+                            ->whereIn('memberships.role', [Role::Editor, Role::Owner])
+                            ->join('users', 'users.id', '=', 'memberships.user_id')
+                            ->whereNull('users.left_at'),
+                    ),
+            ),
+        );
     }
 
     private function members(\Illuminate\Database\Query\Builder $query): \Illuminate\Database\Query\Builder
     {
-        return $query->from('memberships')->join('items', 'items.shelf_id', '=', 'memberships.shelf_id')->whereColumn('items.id', 'held_edits.item_id');
+        return $query
+            ->from('memberships')
+            ->join('items', 'items.shelf_id', '=', 'memberships.shelf_id')
+            ->whereColumn('items.id', 'held_edits.item_id');
     }
 }

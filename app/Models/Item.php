@@ -68,12 +68,52 @@ final class Item extends Model
     /** What the person who asks sees of it; null for everything. */
     public ?Sight $sight = null;
 
-    protected $fillable = ['key', 'shelf_id', 'kind', 'title', 'head', 'root', 'formulas', 'copied_from', 'changed_at', 'live_id', 'address', 'is_public', 'form_id', 'number', 'asked_id', 'token', 'deleted_at', 'deleted_by', 'keeps_entries', 'source_id', 'source_tab', 'source_number', 'source_state', 'source_grew', 'pins', 'is_read', 'talked', 'line_of'];
+    protected $fillable = [
+        'key',
+        'shelf_id',
+        'kind',
+        'title',
+        'head',
+        'root',
+        'formulas',
+        'copied_from',
+        'changed_at',
+        'live_id',
+        'address',
+        'is_public',
+        'form_id',
+        'number',
+        'asked_id',
+        'token',
+        'deleted_at',
+        'deleted_by',
+        'keeps_entries',
+        'source_id',
+        'source_tab',
+        'source_number',
+        'source_state',
+        'source_grew',
+        'pins',
+        'is_read',
+        'talked',
+        'line_of',
+    ];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['head' => 'integer', 'gone' => 'integer', 'is_read' => 'boolean', 'formulas' => 'boolean', 'is_public' => 'boolean', 'keeps_entries' => 'boolean', 'pins' => 'boolean', 'source_number' => 'integer', 'changed_at' => 'immutable_datetime', 'deleted_at' => 'immutable_datetime'];
+        return [
+            'head' => 'integer',
+            'gone' => 'integer',
+            'is_read' => 'boolean',
+            'formulas' => 'boolean',
+            'is_public' => 'boolean',
+            'keeps_entries' => 'boolean',
+            'pins' => 'boolean',
+            'source_number' => 'integer',
+            'changed_at' => 'immutable_datetime',
+            'deleted_at' => 'immutable_datetime',
+        ];
     }
 
     /** Side lines are none of the items that anybody looks for: whoever wants one says so. */
@@ -131,7 +171,9 @@ final class Item extends Model
     /** @return HasOne<Version, $this> */
     public function newest(): HasOne
     {
-        return $this->hasOne(Version::class)->join('items', fn ($join) => $join->on('items.id', '=', 'versions.item_id')->on('items.head', '=', 'versions.number'))->select('versions.*');
+        return $this->hasOne(Version::class)
+            ->join('items', fn ($join) => $join->on('items.id', '=', 'versions.item_id')->on('items.head', '=', 'versions.number'))
+            ->select('versions.*');
     }
 
     /** @return HasOne<Version, $this> */
@@ -196,7 +238,9 @@ final class Item extends Model
         return $this->belongsTo(Publishing::class, 'live_id');
     }
 
-    /** Whether it is where it belongs: what was deleted, with its form or its shelf, too, is looked at and brought back, and nothing else. */
+    /**
+     * Whether it is where it belongs: what was deleted, with its form or its shelf, too, is looked at and brought back, and nothing else.
+     */
     public function isStanding(): bool
     {
         return $this->lostWith() === null;
@@ -280,7 +324,9 @@ final class Item extends Model
     /** The version that somebody sees before another one, of those that are kept; itself for the first. */
     public function before(int $number): int
     {
-        return $this->sight === null ? (int) ($this->versions()->where('number', '<', $number)->max('number') ?? $number) : $this->sight->before($number);
+        return $this->sight === null
+            ? (int) ($this->versions()->where('number', '<', $number)->max('number') ?? $number)
+            : $this->sight->before($number);
     }
 
     /** From where a look at one version goes: what is no longer kept leads to what is. */

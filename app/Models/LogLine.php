@@ -9,7 +9,8 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * What somebody did on a shelf that its owners may want to know later: deleting, rights, publishing, restoring, taking out of the house. Outlives what it is about.
+ * What somebody did on a shelf that its owners may want to know later: deleting, rights, publishing, restoring, taking out of the house.
+ * Outlives what it is about.
  *
  * @property int $id
  * @property int $shelf_id
@@ -35,13 +36,28 @@ final class LogLine extends Model
     /** @param array<string, string> $facts */
     public static function ofItem(string $deed, User $user, Item $item, array $facts = []): void
     {
-        self::query()->create(['shelf_id' => $item->shelf_id, 'user_id' => $user->id, 'deed' => $deed, 'item_key' => $item->key, 'title' => $item->title, 'facts' => $facts, 'at' => now()]);
+        self::query()->create([
+            'shelf_id' => $item->shelf_id,
+            'user_id' => $user->id,
+            'deed' => $deed,
+            'item_key' => $item->key,
+            'title' => $item->title,
+            'facts' => $facts,
+            'at' => now(),
+        ]);
     }
 
     /** @param array<string, string> $facts */
     public static function ofShelf(string $deed, User $user, Shelf $shelf, string $about = '', array $facts = []): void
     {
-        self::query()->create(['shelf_id' => $shelf->id, 'user_id' => $user->id, 'deed' => $deed, 'title' => $about === '' ? $shelf->name : $about, 'facts' => $facts, 'at' => now()]);
+        self::query()->create([
+            'shelf_id' => $shelf->id,
+            'user_id' => $user->id,
+            'deed' => $deed,
+            'title' => $about === '' ? $shelf->name : $about,
+            'facts' => $facts,
+            'at' => now(),
+        ]);
     }
 
     /** @return BelongsTo<User, $this> */
@@ -54,6 +70,10 @@ final class LogLine extends Model
     {
         $roles = array_intersect_key($this->facts, ['is' => 1, 'was' => 1]);
 
-        return (string) __("log.deeds.{$this->deed}", ['title' => $this->title, ...$this->facts, ...array_map(fn (string $role): string => (string) (__('log.roles')[$role] ?? $role), $roles)]);
+        return (string) __("log.deeds.{$this->deed}", [
+            'title' => $this->title,
+            ...$this->facts,
+            ...array_map(fn (string $role): string => (string) (__('log.roles')[$role] ?? $role), $roles),
+        ]);
     }
 }

@@ -34,7 +34,12 @@ final class Picture extends Model
      */
     public static function used(Item $item, array $chunks): void
     {
-        $chunks === [] || self::query()->where('item_id', $item->pictured())->whereIn('chunk', $chunks)->where('is_used', false)->update(['is_used' => true]);
+        $chunks === []
+            || self::query()
+                ->where('item_id', $item->pictured())
+                ->whereIn('chunk', $chunks)
+                ->where('is_used', false)
+                ->update(['is_used' => true]);
     }
 
     /** Whether it was put in once more, after it was there. */

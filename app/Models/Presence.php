@@ -61,7 +61,10 @@ final class Presence extends Model
     /** @return Builder<self> those of others that are here now */
     public static function others(Item $item, User $user): Builder
     {
-        return self::query()->where('item_id', $item->id)->where('user_id', '!=', $user->id)->where('seen_at', '>', now()->getTimestamp() - News::AWAY);
+        return self::query()
+            ->where('item_id', $item->id)
+            ->where('user_id', '!=', $user->id)
+            ->where('seen_at', '>', now()->getTimestamp() - News::AWAY);
     }
 
     /** Since when it is known what windows are on, in seconds since 1970. */

@@ -12,8 +12,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Facades\DB;
 
 /**
- * A change that lies beside an item until somebody says yes to it: two states, between which it is. One that is written like the item itself
- * has a side line, whose newest state is what it is to become; what is answered of it is a proposal of its own from then on.
+ * A change that lies beside an item until somebody says yes to it: two states, between which it is. One that is written like the item
+ * itself has a side line, whose newest state is what it is to become; what is answered of it is a proposal of its own from then on.
  *
  * @property int $id
  * @property int $item_id
@@ -28,7 +28,8 @@ use Illuminate\Support\Facades\DB;
  * @property CarbonImmutable|null $told_at when who proposed it saw the answer
  * @property int|null $version_id the version that took it in
  * @property int|null $line_id the side line that it was written on
- * @property string|null $said_by the name that a file gave, when it is tracked changes that somebody brought in, or that somebody without an account gave
+ * @property string|null $said_by the name that a file gave, when it is tracked changes that somebody brought in, or that somebody without
+ *     an account gave
  * @property int|null $began the newest version of the item when it was begun on a side line
  * @property int|null $stands the version of the item that it starts from
  * @property int|null $decided the newest version of the item when it was answered
@@ -43,14 +44,41 @@ final class Proposal extends Model
 {
     public $timestamps = false;
 
-    protected $fillable = ['item_id', 'user_id', 'base', 'root', 'state', 'proposed_at', 'decider_id', 'word', 'decided_at', 'told_at', 'version_id', 'line_id', 'began', 'stands', 'decided', 'met', 'said_by'];
+    protected $fillable = [
+        'item_id',
+        'user_id',
+        'base',
+        'root',
+        'state',
+        'proposed_at',
+        'decider_id',
+        'word',
+        'decided_at',
+        'told_at',
+        'version_id',
+        'line_id',
+        'began',
+        'stands',
+        'decided',
+        'met',
+        'said_by',
+    ];
 
     protected $attributes = ['met' => '[]'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['state' => ProposalState::class, 'proposed_at' => 'immutable_datetime', 'decided_at' => 'immutable_datetime', 'told_at' => 'immutable_datetime', 'began' => 'integer', 'stands' => 'integer', 'decided' => 'integer', 'met' => 'array'];
+        return [
+            'state' => ProposalState::class,
+            'proposed_at' => 'immutable_datetime',
+            'decided_at' => 'immutable_datetime',
+            'told_at' => 'immutable_datetime',
+            'began' => 'integer',
+            'stands' => 'integer',
+            'decided' => 'integer',
+            'met' => 'array',
+        ];
     }
 
     /** @return BelongsTo<Item, $this> */
@@ -96,7 +124,11 @@ final class Proposal extends Model
      */
     public static function lineFor(User $person, Item $item, ?string $saidBy = null): ?self
     {
-        return self::query()->waiting()->where(['item_id' => $item->id, 'user_id' => $person->id, 'said_by' => $saidBy])->whereNotNull('line_id')->first();
+        return self::query()
+            ->waiting()
+            ->where(['item_id' => $item->id, 'user_id' => $person->id, 'said_by' => $saidBy])
+            ->whereNotNull('line_id')
+            ->first();
     }
 
     /** Whose it is, in a word. */
@@ -118,7 +150,9 @@ final class Proposal extends Model
     /** Letters for a name that a file gave, or somebody without an account. */
     public function initials(): string
     {
-        return mb_strtoupper(implode('', array_map(fn (string $name): string => mb_substr($name, 0, 1), array_slice(explode(' ', $this->name()), 0, 2))));
+        return mb_strtoupper(
+            implode('', array_map(fn (string $name): string => mb_substr($name, 0, 1), array_slice(explode(' ', $this->name()), 0, 2))),
+        );
     }
 
     /**
@@ -128,13 +162,35 @@ final class Proposal extends Model
      */
     public static function stood(Item $item, int $number): Collection
     {
-        $stood = DB::table('proposal_states AS s')->join('proposals AS p', 'p.id', '=', 's.proposal_id')->where('p.item_id', $item->id)->where('p.began', '<=', $number)->where('s.number', '<=', $number)
-            ->where(fn ($open) => $open->whereNull('p.decided')->orWhere('p.decided', '>', $number))->orderBy('s.number')->get(['s.proposal_id', 's.number', 's.base', 's.root'])->keyBy('proposal_id');
+        $stood = DB::table('proposal_states AS s')
+            ->join('proposals AS p', 'p.id', '=', 's.proposal_id')
+            ->where('p.item_id', $item->id)
+            ->where('p.began', '<=', $number)
+            ->where('s.number', '<=', $number)
+            ->where(fn ($open) => $open->whereNull('p.decided')->orWhere('p.decided', '>', $number))
+            ->orderBy('s.number')
+            ->get(['s.proposal_id', 's.number', 's.base', 's.root'])
+            ->keyBy('proposal_id');
 
-        return self::query()->whereKey($stood->keys())->with('user')->orderBy('id')->get()->each(function (self $proposal) use ($stood): void {
-            $then = $stood[$proposal->id] ?? throw new \LogicException('It is one of those that stood');
-            $proposal->forceFill(['stands' => $then->number, 'base' => $then->base, 'root' => $then->root, 'state' => ProposalState::Waiting, 'met' => $proposal->stands === (int) $then->number ? $proposal->met : []])->syncOriginal();
-        })->filter(fn (self $proposal) => $proposal->base !== $proposal->root)->values();
+        return self::query()
+            ->whereKey($stood->keys())
+            ->with('user')
+            ->orderBy('id')
+            ->get()
+            ->each(function (self $proposal) use ($stood): void {
+                $then = $stood[$proposal->id] ?? throw new \LogicException('It is one of those that stood');
+                $proposal
+                    ->forceFill([
+                        'stands' => $then->number,
+                        'base' => $then->base,
+                        'root' => $then->root,
+                        'state' => ProposalState::Waiting,
+                        'met' => $proposal->stands === (int) $then->number ? $proposal->met : [],
+                    ])
+                    ->syncOriginal();
+            })
+            ->filter(fn (self $proposal) => $proposal->base !== $proposal->root)
+            ->values();
     }
 
     /**
@@ -146,7 +202,12 @@ final class Proposal extends Model
     {
         // An empty side line proposes nothing yet: it is told of from its first words on.
         $this->root !== $this->base || $root === $this->base || $this->update(['proposed_at' => now()]);
-        $this->standsAt((int) $this->stands, $this->base, $root, array_values(array_diff($this->met, $touched, array_map(fn (string $part) => explode('/', $part)[0], $touched))));
+        $this->standsAt(
+            (int) $this->stands,
+            $this->base,
+            $root,
+            array_values(array_diff($this->met, $touched, array_map(fn (string $part) => explode('/', $part)[0], $touched))),
+        );
     }
 
     /**
@@ -157,7 +218,11 @@ final class Proposal extends Model
     public function standsAt(int $number, string $base, string $root, array $met): void
     {
         $this->update(['stands' => $number, 'base' => $base, 'root' => $root, 'met' => $met]);
-        DB::table('proposal_states')->upsert(['proposal_id' => $this->id, 'number' => $number, 'base' => $base, 'root' => $root], ['proposal_id', 'number'], ['base', 'root']);
+        DB::table('proposal_states')->upsert(
+            ['proposal_id' => $this->id, 'number' => $number, 'base' => $base, 'root' => $root],
+            ['proposal_id', 'number'],
+            ['base', 'root'],
+        );
     }
 
     /**

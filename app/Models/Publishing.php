@@ -37,14 +37,40 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Publishing extends Model
 {
-    protected $fillable = ['item_id', 'version_id', 'title', 'state', 'user_id', 'note', 'asked_at', 'decider_id', 'answer', 'decided_at', 'told_at', 'count', 'ended_at', 'ender_id', 'data', 'is_public'];
+    protected $fillable = [
+        'item_id',
+        'version_id',
+        'title',
+        'state',
+        'user_id',
+        'note',
+        'asked_at',
+        'decider_id',
+        'answer',
+        'decided_at',
+        'told_at',
+        'count',
+        'ended_at',
+        'ender_id',
+        'data',
+        'is_public',
+    ];
 
     protected $attributes = ['is_public' => false];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['state' => PublishingState::class, 'count' => 'integer', 'is_public' => 'boolean', 'data' => 'array', 'asked_at' => 'immutable_datetime', 'decided_at' => 'immutable_datetime', 'told_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
+        return [
+            'state' => PublishingState::class,
+            'count' => 'integer',
+            'is_public' => 'boolean',
+            'data' => 'array',
+            'asked_at' => 'immutable_datetime',
+            'decided_at' => 'immutable_datetime',
+            'told_at' => 'immutable_datetime',
+            'ended_at' => 'immutable_datetime',
+        ];
     }
 
     /** @return BelongsTo<Item, $this> */

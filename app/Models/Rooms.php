@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Models;
 
 /**
- * Where everything is that a kind of item has of its own: the rules of a report are `Report\Rules`, in the folder of that kind. A kind that has none of its own
- * goes by the plain ones.
+ * Where everything is that a kind of item has of its own: the rules of a report are `Report\Rules`, in the folder of that kind. A kind that
+ * has none of its own goes by the plain ones.
  */
 final class Rooms
 {

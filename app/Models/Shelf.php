@@ -33,14 +33,48 @@ final class Shelf extends Model
     /** @use HasFactory<ShelfFactory> */
     use HasFactory;
 
-    protected $fillable = ['key', 'name', 'editors_restore', 'asks', 'asks_entries', 'drafts', 'about', 'archived_at', 'deleted_at', 'deleted_by', 'lost_days', 'viewers_comment', 'viewers_propose', 'unkept_kinds'];
+    protected $fillable = [
+        'key',
+        'name',
+        'editors_restore',
+        'asks',
+        'asks_entries',
+        'drafts',
+        'about',
+        'archived_at',
+        'deleted_at',
+        'deleted_by',
+        'lost_days',
+        'viewers_comment',
+        'viewers_propose',
+        'unkept_kinds',
+    ];
 
-    protected $attributes = ['asks' => false, 'asks_entries' => false, 'drafts' => 'editors', 'editors_restore' => true, 'viewers_comment' => false, 'viewers_propose' => false, 'unkept_kinds' => '[]'];
+    protected $attributes = [
+        'asks' => false,
+        'asks_entries' => false,
+        'drafts' => 'editors',
+        'editors_restore' => true,
+        'viewers_comment' => false,
+        'viewers_propose' => false,
+        'unkept_kinds' => '[]',
+    ];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['editors_restore' => 'boolean', 'viewers_comment' => 'boolean', 'viewers_propose' => 'boolean', 'asks' => 'boolean', 'asks_entries' => 'boolean', 'drafts' => Drafts::class, 'archived_at' => 'immutable_datetime', 'deleted_at' => 'immutable_datetime', 'lost_days' => 'integer', 'unkept_kinds' => 'array'];
+        return [
+            'editors_restore' => 'boolean',
+            'viewers_comment' => 'boolean',
+            'viewers_propose' => 'boolean',
+            'asks' => 'boolean',
+            'asks_entries' => 'boolean',
+            'drafts' => Drafts::class,
+            'archived_at' => 'immutable_datetime',
+            'deleted_at' => 'immutable_datetime',
+            'lost_days' => 'integer',
+            'unkept_kinds' => 'array',
+        ];
     }
 
     public function getRouteKeyName(): string
@@ -93,7 +127,9 @@ final class Shelf extends Model
 
     public function othersLetPublish(User $user): bool
     {
-        return $this->loadMissing('memberships.user')->memberships->contains(fn (Membership $other) => $other->user_id !== $user->id && $other->saysYes());
+        return $this->loadMissing('memberships.user')->memberships->contains(
+            fn (Membership $other) => $other->user_id !== $user->id && $other->saysYes(),
+        );
     }
 
     /** Whether somebody on it sees drafts of what is published. */
@@ -101,7 +137,10 @@ final class Shelf extends Model
     {
         $role = $this->roleOf($user);
 
-        return $role !== null && ($role->atLeast(Role::Editor) || $this->drafts === Drafts::Everyone || ($this->drafts === Drafts::Approvers && $this->letsPublish($user)));
+        return $role !== null
+            && ($role->atLeast(Role::Editor)
+                || $this->drafts === Drafts::Everyone
+                || ($this->drafts === Drafts::Approvers && $this->letsPublish($user)));
     }
 
     /** Whether a change of an entry by somebody needs somebody else's yes. */

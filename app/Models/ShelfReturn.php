@@ -16,7 +16,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $shelf_id
  * @property CarbonImmutable $moment
  * @property int|null $with_id the first of the versions that were made
- * @property array{restored: array<int, int>, found: list<int>, removed: list<int>} $done items by their ids: what was restored, by item the number that it became; what came back from Lost & found; what went there
+ * @property array{restored: array<int, int>, found: list<int>, removed: list<int>} $done items by their ids: what was restored, by item the
+ *     number that it became; what came back from Lost & found; what went there
  * @property CarbonImmutable $made_at
  * @property CarbonImmutable|null $undone_at
  * @property-read User $user
@@ -33,7 +34,12 @@ final class ShelfReturn extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['moment' => 'immutable_datetime', 'done' => 'array', 'made_at' => 'immutable_datetime', 'undone_at' => 'immutable_datetime'];
+        return [
+            'moment' => 'immutable_datetime',
+            'done' => 'array',
+            'made_at' => 'immutable_datetime',
+            'undone_at' => 'immutable_datetime',
+        ];
     }
 
     /** @return BelongsTo<User, $this> */
@@ -51,7 +57,11 @@ final class ShelfReturn extends Model
     /** @return Collection<int, Item> all that it was about, by id; as far as they are still there */
     public function items(): Collection
     {
-        return Item::query()->with('shelf.memberships')->whereKey([...array_keys($this->done['restored']), ...$this->done['found'], ...$this->done['removed']])->get()->keyBy('id');
+        return Item::query()
+            ->with('shelf.memberships')
+            ->whereKey([...array_keys($this->done['restored']), ...$this->done['found'], ...$this->done['removed']])
+            ->get()
+            ->keyBy('id');
     }
 
     /** @return list<array{string, Item}> what somebody must be allowed to do with what, to take it back */

@@ -21,7 +21,9 @@ final readonly class Sight
         $states = $item->shelf->letsPublish($user) ? [PublishingState::Published, PublishingState::Waiting] : [PublishingState::Published];
         $seen = $item->publishings()->with('version')->whereIn('state', $states)->orderBy('id')->get();
         $newest = $seen->firstWhere('id', $item->live_id) ?? $seen->firstWhere('state', PublishingState::Waiting);
-        $numbers = $newest === null ? [] : array_values($seen->map(fn (Publishing $publishing) => $publishing->version->number)->unique()->sort()->all());
+        $numbers = $newest === null
+            ? []
+            : array_values($seen->map(fn (Publishing $publishing) => $publishing->version->number)->unique()->sort()->all());
 
         return new self($numbers, $newest);
     }
@@ -48,7 +50,14 @@ final readonly class Sight
             return null;
         }
         $seen = clone $item;
-        $seen->forceFill(['head' => $this->newest->version->number, 'root' => $this->newest->version->root, 'title' => $this->newest->title, 'changed_at' => $this->newest->decided_at ?? $this->newest->asked_at])->syncOriginal();
+        $seen
+            ->forceFill([
+                'head' => $this->newest->version->number,
+                'root' => $this->newest->version->root,
+                'title' => $this->newest->title,
+                'changed_at' => $this->newest->decided_at ?? $this->newest->asked_at,
+            ])
+            ->syncOriginal();
         $seen->sight = $this;
 
         return $seen;

@@ -34,7 +34,13 @@ final class Task extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['request' => 'array', 'response' => 'array', 'created_at' => 'immutable_datetime', 'started_at' => 'immutable_datetime', 'done_at' => 'immutable_datetime'];
+        return [
+            'request' => 'array',
+            'response' => 'array',
+            'created_at' => 'immutable_datetime',
+            'started_at' => 'immutable_datetime',
+            'done_at' => 'immutable_datetime',
+        ];
     }
 
     public function getRouteKeyName(): string

@@ -47,14 +47,33 @@ final class User extends Authenticatable
 
     protected $fillable = ['name', 'email', 'password', 'colour', 'proved', 'keeps_place', 'look', 'zone', 'numbers', 'dates', 'mails'];
 
-    protected $attributes = ['proved' => true, 'keeps_place' => false, 'look' => '', 'zone' => '', 'numbers' => '', 'dates' => '', 'left_at' => null, 'feed_key' => null, 'second_key' => null, 'recovery' => '[]', 'mails' => 'daily'];
+    protected $attributes = [
+        'proved' => true,
+        'keeps_place' => false,
+        'look' => '',
+        'zone' => '',
+        'numbers' => '',
+        'dates' => '',
+        'left_at' => null,
+        'feed_key' => null,
+        'second_key' => null,
+        'recovery' => '[]',
+        'mails' => 'daily',
+    ];
 
     protected $hidden = ['password', 'remember_token', 'second_key', 'recovery'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'left_at' => 'immutable_datetime', 'proved' => 'boolean', 'keeps_place' => 'boolean', 'second_key' => 'encrypted', 'recovery' => 'array'];
+        return [
+            'password' => 'hashed',
+            'left_at' => 'immutable_datetime',
+            'proved' => 'boolean',
+            'keeps_place' => 'boolean',
+            'second_key' => 'encrypted',
+            'recovery' => 'array',
+        ];
     }
 
     /**
@@ -79,19 +98,29 @@ final class User extends Authenticatable
     /** @return BelongsToMany<Shelf, $this> those that are in use, in the order that this person gave them; those that are put away last */
     public function shelves(): BelongsToMany
     {
-        return $this->belongsToMany(Shelf::class, 'memberships')->whereNull('shelves.deleted_at')->orderByRaw('shelves.archived_at IS NOT NULL')->orderBy('memberships.place')->orderBy('shelves.id');
+        return $this->belongsToMany(Shelf::class, 'memberships')
+            ->whereNull('shelves.deleted_at')
+            ->orderByRaw('shelves.archived_at IS NOT NULL')
+            ->orderBy('memberships.place')
+            ->orderBy('shelves.id');
     }
 
     /** In whose name the place does by itself what its people told it to do; nobody can sign in as that. */
     public static function place(): self
     {
-        return self::query()->firstOrCreate(['email' => self::PLACE], ['name' => __('keeping.place'), 'password' => Str::random(60), 'colour' => 1]);
+        return self::query()->firstOrCreate(
+            ['email' => self::PLACE],
+            ['name' => __('keeping.place'), 'password' => Str::random(60), 'colour' => 1],
+        );
     }
 
     /** Whoever answers a form without an account; nobody can sign in as that. */
     public static function visitor(): self
     {
-        return self::query()->firstOrCreate(['email' => self::VISITOR], ['name' => __('form.visitor'), 'password' => Str::random(60), 'colour' => 1]);
+        return self::query()->firstOrCreate(
+            ['email' => self::VISITOR],
+            ['name' => __('form.visitor'), 'password' => Str::random(60), 'colour' => 1],
+        );
     }
 
     /**
@@ -101,7 +130,9 @@ final class User extends Authenticatable
      */
     protected function colour(): Attribute
     {
-        return Attribute::get(fn (mixed $colour): int => $this->oneOf !== [] || $this->isVisitor() || $this->email === self::PLACE ? 0 : (int) $colour);
+        return Attribute::get(
+            fn (mixed $colour): int => $this->oneOf !== [] || $this->isVisitor() || $this->email === self::PLACE ? 0 : (int) $colour,
+        );
     }
 
     /** The key under which a browser keeps what is theirs: 32 bytes in base64. */
@@ -122,17 +153,22 @@ final class User extends Authenticatable
 
     public function firstName(): string
     {
-        return $this->oneOf === [] ? explode(' ', $this->name)[0] : implode(' or ', array_map(fn (self $person) => $person->firstName(), $this->oneOf));
+        return $this->oneOf === []
+            ? explode(' ', $this->name)[0]
+            : implode(' or ', array_map(fn (self $person) => $person->firstName(), $this->oneOf));
     }
 
     /** Two letters: the first of the first name and of the last. */
     public function monogram(): string
     {
         if ($this->oneOf !== []) {
-            return implode('/', array_map(fn (self $person) => $person->monogram(), array_slice($this->oneOf, 0, 2))).(count($this->oneOf) > 2 ? '…' : '');
+            return implode('/', array_map(fn (self $person) => $person->monogram(), array_slice($this->oneOf, 0, 2)))
+                .(count($this->oneOf) > 2 ? '…' : '');
         }
         $names = preg_split('/\s+/u', trim($this->name)) ?: [$this->name];
 
-        return mb_strtoupper(mb_substr($names[0], 0, 1).(count($names) > 1 ? mb_substr($names[count($names) - 1], 0, 1) : mb_substr($names[0], 1, 1)));
+        return mb_strtoupper(
+            mb_substr($names[0], 0, 1).(count($names) > 1 ? mb_substr($names[count($names) - 1], 0, 1) : mb_substr($names[0], 1, 1)),
+        );
     }
 }

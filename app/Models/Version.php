@@ -45,14 +45,41 @@ final class Version extends Model
     /** What was proposed instead of a newer version than this. */
     public ?Proposal $proposal = null;
 
-    protected $fillable = ['item_id', 'number', 'root', 'title', 'user_id', 'cause', 'source', 'kept', 'note', 'facts', 'unusual', 'meant_user_id', 'added', 'removed', 'unkept', 'started_at', 'saved_at'];
+    protected $fillable = [
+        'item_id',
+        'number',
+        'root',
+        'title',
+        'user_id',
+        'cause',
+        'source',
+        'kept',
+        'note',
+        'facts',
+        'unusual',
+        'meant_user_id',
+        'added',
+        'removed',
+        'unkept',
+        'started_at',
+        'saved_at',
+    ];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
         return [
-            'number' => 'integer', 'cause' => Cause::class, 'source' => 'integer', 'kept' => 'boolean', 'unkept' => 'boolean', 'facts' => 'array', 'unusual' => 'array',
-            'added' => 'integer', 'removed' => 'integer', 'started_at' => 'immutable_datetime', 'saved_at' => 'immutable_datetime',
+            'number' => 'integer',
+            'cause' => Cause::class,
+            'source' => 'integer',
+            'kept' => 'boolean',
+            'unkept' => 'boolean',
+            'facts' => 'array',
+            'unusual' => 'array',
+            'added' => 'integer',
+            'removed' => 'integer',
+            'started_at' => 'immutable_datetime',
+            'saved_at' => 'immutable_datetime',
         ];
     }
 
@@ -77,7 +104,19 @@ final class Version extends Model
     /** What an item would become, which is not there. */
     public static function toCome(Item $item, string $root, string $title, User $editor): self
     {
-        $version = new self(['item_id' => $item->id, 'number' => $item->head + 1, 'root' => $root, 'title' => $title, 'user_id' => $editor->id, 'cause' => Cause::Restored, 'facts' => [], 'added' => 0, 'removed' => 0, 'started_at' => now(), 'saved_at' => now()]);
+        $version = new self([
+            'item_id' => $item->id,
+            'number' => $item->head + 1,
+            'root' => $root,
+            'title' => $title,
+            'user_id' => $editor->id,
+            'cause' => Cause::Restored,
+            'facts' => [],
+            'added' => 0,
+            'removed' => 0,
+            'started_at' => now(),
+            'saved_at' => now(),
+        ]);
 
         return $version->setRelations(['item' => $item, 'user' => $editor, 'milestone' => null]);
     }
@@ -93,7 +132,9 @@ final class Version extends Model
         $query->whereRaw('(item_id, number) IN (SELECT value ->> 0, value ->> 1 FROM json_each(?))', [json_encode($numbers)]);
     }
 
-    /** Whether the one before it can become the newest again at a press: it went against the run of the history, or somebody accepted it. */
+    /**
+     * Whether the one before it can become the newest again at a press: it went against the run of the history, or somebody accepted it.
+     */
     public function canBeTakenBack(): bool
     {
         return $this->cause->canBeTakenBack() || isset($this->facts['whose']);
@@ -102,7 +143,13 @@ final class Version extends Model
     /** Whether something points at it, so that it has to stay as it is. */
     public function isHeldOnTo(): bool
     {
-        return $this->pinned_by !== null || $this->milestone()->exists() || $this->publishings()->exists() || Thread::query()->where(['item_id' => $this->item_id, 'number' => $this->number])->exists() || Item::query()->where('copied_from', $this->id)->exists();
+        return $this->pinned_by !== null
+            || $this->milestone()->exists()
+            || $this->publishings()->exists()
+            || Thread::query()
+                ->where(['item_id' => $this->item_id, 'number' => $this->number])
+                ->exists()
+            || Item::query()->where('copied_from', $this->id)->exists();
     }
 
     public function waitsFor(Proposal $proposal): self

@@ -13,6 +13,9 @@ final class MarkMilestone
 {
     public function handle(Version $version, User $editor, string $name, ?string $note = null): Milestone
     {
-        return Milestone::query()->updateOrCreate(['version_id' => $version->id], ['user_id' => $editor->id, 'name' => $name, 'note' => $note]);
+        return Milestone::query()->updateOrCreate(
+            ['version_id' => $version->id],
+            ['user_id' => $editor->id, 'name' => $name, 'note' => $note],
+        );
     }
 }

@@ -12,6 +12,10 @@ final class SayItWasMeant
 {
     public function handle(Version $version, User $editor): void
     {
-        Version::query()->whereKey($version->id)->whereNotNull('unusual')->whereNull('meant_user_id')->update(['meant_user_id' => $editor->id]);
+        Version::query()
+            ->whereKey($version->id)
+            ->whereNotNull('unusual')
+            ->whereNull('meant_user_id')
+            ->update(['meant_user_id' => $editor->id]);
     }
 }

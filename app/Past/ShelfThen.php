@@ -18,8 +18,8 @@ use Illuminate\Database\Eloquent\Collection;
 use OutOfBoundsException;
 
 /**
- * Which items stood on a shelf at a moment, and in which version each was, as somebody may see it: what was deleted, brought back or put on another
- * shelf since is followed back. The number of queries does not depend on how many items or versions there are.
+ * Which items stood on a shelf at a moment, and in which version each was, as somebody may see it: what was deleted, brought back or put on
+ * another shelf since is followed back. The number of queries does not depend on how many items or versions there are.
  */
 final class ShelfThen
 {
@@ -39,18 +39,42 @@ final class ShelfThen
     {
         $was = LogLine::query()->where(['shelf_id' => $shelf->id, 'deed' => 'moved_to'])->select('item_key');
         // What is on another shelf now is told of to those who are there, too, and what was deleted to those who may see that.
-        $this->items = Item::query()->with('shelf.memberships')->whereNull('form_id')->whereIn('shelf_id', $person->shelves()->pluck('shelves.id'))
-            ->where(fn ($query) => $query->where('shelf_id', $shelf->id)->orWhereIn('key', $was))->get()
-            ->filter(fn (Item $item) => $item->deleted_at === null || $item->shelf->roleOf($person)?->atLeast(Role::Editor) === true)->keyBy('id');
+        $this->items = Item::query()
+            ->with('shelf.memberships')
+            ->whereNull('form_id')
+            ->whereIn('shelf_id', $person->shelves()->pluck('shelves.id'))
+            ->where(fn ($query) => $query->where('shelf_id', $shelf->id)->orWhereIn('key', $was))
+            ->get()
+            ->filter(fn (Item $item) => $item->deleted_at === null || $item->shelf->roleOf($person)?->atLeast(Role::Editor) === true)
+            ->keyBy('id');
         $readOnly = $this->items->filter(fn (Item $item) => $item->isPublishable() && ! $item->shelf->showsDraftsTo($person));
         $this->published = array_fill_keys($readOnly->modelKeys(), []);
-        foreach ($readOnly->isEmpty() ? [] : Publishing::query()->with('version:id,number')->where('state', PublishingState::Published)->whereIn('item_id', $readOnly->modelKeys())->orderBy('count')->get() as $publishing) {
+        foreach (
+            $readOnly->isEmpty()
+                ? []
+                : Publishing::query()
+                    ->with('version:id,number')
+                    ->where('state', PublishingState::Published)
+                    ->whereIn('item_id', $readOnly->modelKeys())
+                    ->orderBy('count')
+                    ->get() as $publishing
+        ) {
             $this->published[$publishing->item_id][] = $publishing;
         }
-        foreach (Removal::query()->with('user')->whereIn('item_id', $this->items->modelKeys())->orderBy('at')->orderBy('id')->get() as $removal) {
+        foreach (
+            Removal::query()->with('user')->whereIn('item_id', $this->items->modelKeys())->orderBy('at')->orderBy('id')->get() as $removal
+        ) {
             $this->removals[$removal->item_id][] = $removal;
         }
-        foreach (LogLine::query()->with('user')->where('deed', 'moved_to')->whereIn('item_key', $this->items->pluck('key'))->orderBy('at')->orderBy('id')->get() as $line) {
+        foreach (
+            LogLine::query()
+                ->with('user')
+                ->where('deed', 'moved_to')
+                ->whereIn('item_key', $this->items->pluck('key'))
+                ->orderBy('at')
+                ->orderBy('id')
+                ->get() as $line
+        ) {
             $this->moves[(string) $line->item_key][] = $line;
         }
     }
@@ -61,7 +85,9 @@ final class ShelfThen
      */
     public function numbers(?CarbonImmutable $moment): array
     {
-        $numbers = $moment === null ? $this->items->map(fn (Item $item) => $item->head)->all() : AtMoment::numbers(array_values($this->items->modelKeys()), $moment);
+        $numbers = $moment === null
+            ? $this->items->map(fn (Item $item) => $item->head)->all()
+            : AtMoment::numbers(array_values($this->items->modelKeys()), $moment);
         $there = [];
         foreach ($this->items as $item) {
             $number = isset($this->published[$item->id]) ? $this->live($item, $moment)->version->number ?? 0 : $numbers[$item->id] ?? 0;
@@ -88,7 +114,13 @@ final class ShelfThen
     /** What readers saw of an item at a moment. */
     public function live(Item $item, ?CarbonImmutable $moment): ?Publishing
     {
-        $live = array_filter($this->published[$item->id] ?? [], fn (Publishing $publishing) => $moment === null ? $publishing->ended_at === null : $publishing->decided_at?->lessThanOrEqualTo($moment) === true && ($publishing->ended_at === null || $publishing->ended_at->greaterThan($moment)));
+        $live = array_filter(
+            $this->published[$item->id] ?? [],
+            fn (Publishing $publishing) => $moment === null
+                ? $publishing->ended_at === null
+                : $publishing->decided_at?->lessThanOrEqualTo($moment) === true
+                    && ($publishing->ended_at === null || $publishing->ended_at->greaterThan($moment)),
+        );
 
         return $live === [] ? null : end($live);
     }
@@ -96,7 +128,10 @@ final class ShelfThen
     /** The last time that an item was taken away, brought back or put on another shelf between two moments. */
     public function lastFate(Item $item, CarbonImmutable $from, ?CarbonImmutable $until): Removal|LogLine|null
     {
-        $within = array_filter([...$this->removals[$item->id] ?? [], ...$this->moves[$item->key] ?? []], fn (Removal|LogLine $one) => $one->at->greaterThan($from) && ($until === null || $one->at->lessThanOrEqualTo($until)));
+        $within = array_filter(
+            [...$this->removals[$item->id] ?? [], ...$this->moves[$item->key] ?? []],
+            fn (Removal|LogLine $one) => $one->at->greaterThan($from) && ($until === null || $one->at->lessThanOrEqualTo($until)),
+        );
         usort($within, fn (Removal|LogLine $one, Removal|LogLine $two) => $one->at <=> $two->at);
 
         return $within === [] ? null : end($within);

@@ -37,7 +37,11 @@ final class ItemPolicy
         $propose = $this->propose($user, $main);
         $own = Proposal::onLine($line)?->user_id === $user->id;
 
-        return $propose->denied() || $own ? $propose : ($this->talk($user, $main)->allowed() ? Response::deny(__('proposing.not_yours')) : Response::denyAsNotFound());
+        return $propose->denied() || $own
+            ? $propose
+            : ($this->talk($user, $main)->allowed()
+                ? Response::deny(__('proposing.not_yours'))
+                : Response::denyAsNotFound());
     }
 
     public function view(User $user, Item $item): Response
@@ -45,7 +49,11 @@ final class ItemPolicy
         // What people answered is for those who work with it, and so is what was deleted.
         $sees = $this->atLeast($user, $item, $item->form_id !== null ? Role::Editor : Role::Viewer);
 
-        return $sees->denied() || $item->isStanding() ? $sees : ($this->atLeast($user, $item, Role::Editor)->allowed() ? $sees : Response::denyAsNotFound());
+        return $sees->denied() || $item->isStanding()
+            ? $sees
+            : ($this->atLeast($user, $item, Role::Editor)->allowed()
+                ? $sees
+                : Response::denyAsNotFound());
     }
 
     /** Answering a form: everybody on its shelf, and those whose address it names, wherever they are. */
@@ -53,7 +61,12 @@ final class ItemPolicy
     {
         $view = $this->view($user, $item);
 
-        return $this->standing($item, $view->denied() && $user->proved && $item->live !== null && $item->room(Rules::class)->asks($item->live, $user->email) ? Response::allow() : $view);
+        return $this->standing(
+            $item,
+            $view->denied() && $user->proved && $item->live !== null && $item->room(Rules::class)->asks($item->live, $user->email)
+                ? Response::allow()
+                : $view,
+        );
     }
 
     /** Seeing and editing what was answered. */
@@ -67,7 +80,9 @@ final class ItemPolicy
     {
         $view = $this->view($user, $item);
 
-        return $view->denied() || ! $item->isPublishable() || $item->shelf->showsDraftsTo($user) ? $view : Response::deny(__('rights.no_drafts', ['shelf' => $item->shelf->name]));
+        return $view->denied() || ! $item->isPublishable() || $item->shelf->showsDraftsTo($user)
+            ? $view
+            : Response::deny(__('rights.no_drafts', ['shelf' => $item->shelf->name]));
     }
 
     /** Letting readers see it, and saying yes when others wish to. */
@@ -78,7 +93,10 @@ final class ItemPolicy
         return match (true) {
             $view->denied() => $view,
             ! $item->isPublishable() => Response::denyAsNotFound(),
-            default => $this->standing($item, $item->shelf->letsPublish($user) ? $view : Response::deny(__('rights.needs_publisher', ['shelf' => $item->shelf->name]))),
+            default => $this->standing(
+                $item,
+                $item->shelf->letsPublish($user) ? $view : Response::deny(__('rights.needs_publisher', ['shelf' => $item->shelf->name])),
+            ),
         };
     }
 
@@ -91,7 +109,8 @@ final class ItemPolicy
     public function publishNow(User $user, Item $item, ?int $number = null): Response
     {
         $publish = $this->publish($user, $item);
-        $mayAlone = ! $item->shelf->asks || ! $item->shelf->othersLetPublish($user) || ! $this->bringsOwnWords($user, $item, $number ?? $item->head);
+        $mayAlone
+            = ! $item->shelf->asks || ! $item->shelf->othersLetPublish($user) || ! $this->bringsOwnWords($user, $item, $number ?? $item->head);
 
         return $publish->denied() || $mayAlone ? $publish : Response::deny(__('rights.needs_yes', ['shelf' => $item->shelf->name]));
     }
@@ -103,7 +122,8 @@ final class ItemPolicy
         }
         $live = $item->live->version->number ?? 0;
 
-        return $number < $live || $item->versions()->where('number', '>', $live)->where('number', '<=', $number)->where('user_id', $user->id)->exists();
+        return $number < $live
+            || $item->versions()->where('number', '>', $live)->where('number', '<=', $number)->where('user_id', $user->id)->exists();
     }
 
     /** Who may read it at all: an address for everybody, or nobody any more. */
@@ -119,7 +139,8 @@ final class ItemPolicy
             return $proposal->item_id === $item->id ? $this->talk($user, $item) : Response::denyAsNotFound();
         }
         $view = $this->view($user, $item);
-        $may = $proposal->item_id === $item->id && ($proposal->user_id === $user->id || $item->shelf->letsPublish($user) || $item->shelf->drafts === Drafts::Everyone);
+        $may = $proposal->item_id === $item->id
+        && ($proposal->user_id === $user->id || $item->shelf->letsPublish($user) || $item->shelf->drafts === Drafts::Everyone);
 
         return $view->denied() || $may ? $view : Response::denyAsNotFound();
     }
@@ -133,7 +154,9 @@ final class ItemPolicy
             $see->denied() => $see,
             $proposal->line_id !== null => $this->write($user, $item),
             ! $item->shelf->letsPublish($user) => Response::deny(__('rights.needs_publisher', ['shelf' => $item->shelf->name])),
-            $proposal->user_id === $user->id && $item->shelf->othersLetPublish($user) => Response::deny(__('rights.needs_yes', ['shelf' => $item->shelf->name])),
+            $proposal->user_id === $user->id && $item->shelf->othersLetPublish($user) => Response::deny(
+                __('rights.needs_yes', ['shelf' => $item->shelf->name]),
+            ),
             default => $this->standing($item, $see),
         };
     }
@@ -146,7 +169,9 @@ final class ItemPolicy
         return match (true) {
             $wish->item_id !== $item->id => Response::denyAsNotFound(),
             $publish->denied() => $publish,
-            default => $wish->user_id !== $user->id || ! $item->shelf->othersLetPublish($user) ? $publish : Response::deny(__('rights.needs_yes', ['shelf' => $item->shelf->name])),
+            default => $wish->user_id !== $user->id || ! $item->shelf->othersLetPublish($user)
+                ? $publish
+                : Response::deny(__('rights.needs_yes', ['shelf' => $item->shelf->name])),
         };
     }
 
@@ -191,7 +216,12 @@ final class ItemPolicy
     {
         $talk = $this->talk($user, $item);
 
-        return $talk->denied() ? $talk : $this->standing($item, $this->atLeast($user, $item, $item->shelf->viewers_comment && $item->form_id === null ? Role::Viewer : Role::Editor));
+        return $talk->denied()
+            ? $talk
+            : $this->standing(
+                $item,
+                $this->atLeast($user, $item, $item->shelf->viewers_comment && $item->form_id === null ? Role::Viewer : Role::Editor),
+            );
     }
 
     /** Proposing changes to it instead of making them. */
@@ -257,7 +287,9 @@ final class ItemPolicy
     /** Deleting for good what is in Lost & found. */
     public function deleteForGood(User $user, Item $item): Response
     {
-        return $item->form_id !== null || $item->deleted_at === null ? Response::denyAsNotFound() : $this->atLeast($user, $item, Role::Owner);
+        return $item->form_id !== null || $item->deleted_at === null
+            ? Response::denyAsNotFound()
+            : $this->atLeast($user, $item, Role::Owner);
     }
 
     /** Saying what is kept of it, and letting versions go: never undone, so it is for owners. */
@@ -270,7 +302,9 @@ final class ItemPolicy
     {
         $write = $this->atLeast($user, $item, Role::Editor);
 
-        return $write->denied() || $item->live_id === null || $item->shelf->letsPublish($user) ? $write : Response::deny(__('rights.needs_publisher', ['shelf' => $item->shelf->name]));
+        return $write->denied() || $item->live_id === null || $item->shelf->letsPublish($user)
+            ? $write
+            : Response::deny(__('rights.needs_publisher', ['shelf' => $item->shelf->name]));
     }
 
     /** Switching the history of a form's entries off and on. */
@@ -286,7 +320,8 @@ final class ItemPolicy
         if ($held->item_id !== $item->id || $held->user_id === $user->id || $write->denied()) {
             return $held->item_id === $item->id && $held->user_id === $user->id ? $write : Response::denyAsNotFound();
         }
-        $comes = $held->user->left_at === null && ($item->shelf->memberships->firstWhere('user_id', $held->user_id)?->role->atLeast(Role::Editor) ?? false);
+        $comes = $held->user->left_at === null
+        && ($item->shelf->memberships->firstWhere('user_id', $held->user_id)?->role->atLeast(Role::Editor) ?? false);
 
         return $item->shelf->roleOf($user) === Role::Owner && ! $comes ? $write : Response::denyAsNotFound();
     }
@@ -310,6 +345,8 @@ final class ItemPolicy
             return Response::denyAsNotFound();
         }
 
-        return $role->atLeast($needed) ? Response::allow() : Response::deny(__("rights.needs_{$needed->value}", ['shelf' => $item->shelf->name]));
+        return $role->atLeast($needed)
+            ? Response::allow()
+            : Response::deny(__("rights.needs_{$needed->value}", ['shelf' => $item->shelf->name]));
     }
 }

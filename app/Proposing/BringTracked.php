@@ -27,13 +27,24 @@ use MistyAttic\Core\Formats\SaidInFile;
 use MistyAttic\Core\Formats\TrackedTree;
 use MistyAttic\Core\Kinds\Grid;
 
-/** What a file holds of tracked changes becomes proposals, and its comments threads: by whoever brought it in, under the names that the file gives. */
+/**
+ * What a file holds of tracked changes becomes proposals, and its comments threads: by whoever brought it in, under the names that the file
+ * gives.
+ */
 final readonly class BringTracked
 {
     /** Letters of a name that are kept. */
     private const NAME = 80;
 
-    public function __construct(private OpenLine $open, private SaveState $save, private States $states, private KeepPicture $pictures, private BeginThread $begin, private AddComment $add, private Proposed $proposed) {}
+    public function __construct(
+        private OpenLine $open,
+        private SaveState $save,
+        private States $states,
+        private KeepPicture $pictures,
+        private BeginThread $begin,
+        private AddComment $add,
+        private Proposed $proposed,
+    ) {}
 
     /** @return array{int, int} how many people propose something, and how many threads there are */
     public function handle(Item $item, User $person, Content $content): array
@@ -52,7 +63,11 @@ final readonly class BringTracked
             }
             $line = $this->open->handle($item, $person, $name);
             $stands = $this->states->tree($line->root);
-            $this->save->handle($line, $person, new Sent($line->root, self::matched($content, $stands, $tracked), "file-{$line->id}", keep: true));
+            $this->save->handle(
+                $line,
+                $person,
+                new Sent($line->root, self::matched($content, $stands, $tracked), "file-{$line->id}", keep: true),
+            );
             $proposed++;
         }
 
@@ -61,12 +76,17 @@ final readonly class BringTracked
 
     private static function matched(Content $content, PartTree $stands, TrackedTree $tracked): PartTree
     {
-        return $content->hasIds && BringInFile::knows($stands, $tracked->tree) ? $tracked->tree : BringInFile::matched($content->kind, $stands, $tracked->tree);
+        return $content->hasIds && BringInFile::knows($stands, $tracked->tree)
+            ? $tracked->tree
+            : BringInFile::matched($content->kind, $stands, $tracked->tree);
     }
 
     private function isProposed(Item $item, string $name, PartTree $now, PartTree $becomes): bool
     {
-        return (new OpenProposals($item))->all->contains(fn (Proposal $open): bool => in_array($name, [$open->user->name, $open->said_by], true) && $this->proposed->onto($open, $now)->tree->equals($becomes));
+        return (new OpenProposals($item))->all->contains(
+            fn (Proposal $open): bool => in_array($name, [$open->user->name, $open->said_by], true)
+                && $this->proposed->onto($open, $now)->tree->equals($becomes),
+        );
     }
 
     /**
@@ -89,7 +109,15 @@ final readonly class BringTracked
             $text = Str::squish($said->text);
             // Of a note that grew, only what is new of it.
             $isNew = ! isset($known[Str::squish($said->by)."\n".$text]) && $text !== $note;
-            $begun += $isNew && $this->thread($item, $person, $about, $note !== '' && str_starts_with($text, $note) ? $said->with(text: trim(mb_substr($text, mb_strlen($note)))) : $said) ? 1 : 0;
+            $begun += $isNew
+            && $this->thread(
+                $item,
+                $person,
+                $about,
+                $note !== '' && str_starts_with($text, $note) ? $said->with(text: trim(mb_substr($text, mb_strlen($note)))) : $said,
+            )
+                ? 1
+                : 0;
         }
 
         return $begun;
@@ -109,7 +137,10 @@ final readonly class BringTracked
         return true;
     }
 
-    /** Whoever is on the shelf with the address that a file gives, by their name here; anybody else by the name that it gives, without an address. */
+    /**
+     * Whoever is on the shelf with the address that a file gives, by their name here; anybody else by the name that it gives, without an
+     * address.
+     */
     private function named(Item $item, string $by): string
     {
         $by = Str::squish($by);
@@ -127,7 +158,10 @@ final readonly class BringTracked
         // A note of ours begins with the name.
         $text = $by !== '' && str_starts_with($said->text, "{$by}: ") ? substr($said->text, strlen($by) + 2) : $said->text;
 
-        return Str::limit((string) __('talk.in_file', ['who' => $by ?: __('history.somebody'), 'text' => $text]), (int) config('attic.comment', 4_000));
+        return Str::limit(
+            (string) __('talk.in_file', ['who' => $by ?: __('history.somebody'), 'text' => $text]),
+            (int) config('attic.comment', 4_000),
+        );
     }
 
     /** Where a file says that it is: a part or a cell, or the first words that are the same; of what is nowhere, all of it. */
@@ -159,6 +193,8 @@ final readonly class BringTracked
             $of[$tree->get($id)->role][] = $id;
         }
 
-        return isset($of[$grid->row][$row], $of[$grid->column][$column]) ? new About($of[$grid->row][$row], $of[$grid->column][$column]) : new About;
+        return isset($of[$grid->row][$row], $of[$grid->column][$column])
+            ? new About($of[$grid->row][$row], $of[$grid->column][$column])
+            : new About;
     }
 }

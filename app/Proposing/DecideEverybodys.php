@@ -12,7 +12,10 @@ use App\Store\ChunksAhead;
 use App\Store\Proposed;
 use App\Store\States;
 
-/** Answers what several people propose, one after the other: a version for each. What meets what others wrote, or what was just accepted, waits for somebody to look at it. */
+/**
+ * Answers what several people propose, one after the other: a version for each. What meets what others wrote, or what was just accepted,
+ * waits for somebody to look at it.
+ */
 final readonly class DecideEverybodys
 {
     public function __construct(private DecideProposal $decide, private Proposed $proposed) {}
@@ -28,8 +31,10 @@ final readonly class DecideEverybodys
         foreach ($proposals as $proposal) {
             $item->refresh();
             $proposal->setRelation('item', $item);
-            $meets = $answer === ProposalState::Accepted && $this->proposed->becomes(new States(app(ChunksAhead::class)), $proposal, $item->root)[1] !== [];
-            $isDone = ! $meets && $this->decide->handle($proposal, $decider, $answer, $item->head, $seen[$proposal->id] ?? '', null, $word) !== null;
+            $meets = $answer === ProposalState::Accepted
+            && $this->proposed->becomes(new States(app(ChunksAhead::class)), $proposal, $item->root)[1] !== [];
+            $isDone = ! $meets
+            && $this->decide->handle($proposal, $decider, $answer, $item->head, $seen[$proposal->id] ?? '', null, $word) !== null;
             $answered += $isDone ? 1 : 0;
         }
 

@@ -20,8 +20,9 @@ use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Merge\Parting;
 
 /**
- * Accepts, declines or withdraws what somebody proposes on a side line, all of it or some changes. What is accepted becomes a version by who
- * proposed it; what is not goes from the side line. What was answered stays as a proposal of its own, so that it can be looked at and taken up again.
+ * Accepts, declines or withdraws what somebody proposes on a side line, all of it or some changes. What is accepted becomes a version by
+ * who proposed it; what is not goes from the side line. What was answered stays as a proposal of its own, so that it can be looked at and
+ * taken up again.
  */
 final readonly class DecideProposal
 {
@@ -33,12 +34,24 @@ final readonly class DecideProposal
      * @param  list<string>|null  $picked  keys of the changes that are answered, from the newest version to what is proposed; null for all
      * @return Proposal|null what was answered; null when something was written or answered in the meantime, or nothing would change
      */
-    public function handle(Proposal $proposal, User $decider, ProposalState $answer, int $seen, string $state, ?array $picked = null, ?string $word = null): ?Proposal
-    {
+    public function handle(
+        Proposal $proposal,
+        User $decider,
+        ProposalState $answer,
+        int $seen,
+        string $state,
+        ?array $picked = null,
+        ?string $word = null,
+    ): ?Proposal {
         $item = $proposal->item;
         $work = function (ChunksAhead $chunks) use ($proposal, $decider, $answer, $seen, $state, $picked): ?Decided {
             $item = $proposal->refresh()->item->refresh();
-            if ($proposal->state !== ProposalState::Waiting || $item->head !== $seen || $proposal->root !== $state || $item->deleted_at !== null) {
+            if (
+                $proposal->state !== ProposalState::Waiting
+                || $item->head !== $seen
+                || $proposal->root !== $state
+                || $item->deleted_at !== null
+            ) {
                 return null;
             }
             $states = new States($chunks);
@@ -48,9 +61,28 @@ final readonly class DecideProposal
                 return null;
             }
             $isAccepted = $answer === ProposalState::Accepted;
-            $written = new Written(null, null, $isAccepted ? $answered : $item->root, Cause::Wrote, kept: true, of: $decider->firstName(), whose: $proposal->name(), agreed: true, grows: false);
+            $written = new Written(
+                null,
+                null,
+                $isAccepted ? $answered : $item->root,
+                Cause::Wrote,
+                kept: true,
+                of: $decider->firstName(),
+                whose: $proposal->name(),
+                agreed: true,
+                grows: false,
+            );
 
-            return new Decided($chunks, $written, $isAccepted ? $this->write->ahead($states, $item, $proposal->user, $written) : null, $item->root, $answered, $isAccepted ? $whole : $rest, $picked !== null && $rest !== $item->root, $met);
+            return new Decided(
+                $chunks,
+                $written,
+                $isAccepted ? $this->write->ahead($states, $item, $proposal->user, $written) : null,
+                $item->root,
+                $answered,
+                $isAccepted ? $whole : $rest,
+                $picked !== null && $rest !== $item->root,
+                $met,
+            );
         };
         $write = function (Decided $made) use ($proposal, $decider, $answer, $seen, $state, $word): ?Proposal {
             $proposal->refresh();
@@ -58,7 +90,8 @@ final readonly class DecideProposal
             if ($proposal->state !== ProposalState::Waiting || $proposal->root !== $state) {
                 return null;
             }
-            $version = $made->compared === null ? null : $this->write->handle($proposal->item, $proposal->user, $made->written, $made->compared);
+            $version
+                = $made->compared === null ? null : $this->write->handle($proposal->item, $proposal->user, $made->written, $made->compared);
 
             return $this->answered($proposal, $decider, $answer, $seen, $made, $version, $word);
         };
@@ -83,9 +116,25 @@ final readonly class DecideProposal
         return [$states->keepChanged($now, $is, $with), $states->keepChanged($whole, $becomes, $without)];
     }
 
-    private function answered(Proposal $proposal, User $decider, ProposalState $answer, int $seen, Decided $made, ?Version $version, ?string $word): Proposal
-    {
-        $told = ['base' => $made->base, 'root' => $made->answered, 'state' => $answer, 'decider_id' => $decider->id, 'word' => $word, 'decided_at' => now(), 'decided' => $version->number ?? $seen, 'version_id' => $version?->id];
+    private function answered(
+        Proposal $proposal,
+        User $decider,
+        ProposalState $answer,
+        int $seen,
+        Decided $made,
+        ?Version $version,
+        ?string $word,
+    ): Proposal {
+        $told = [
+            'base' => $made->base,
+            'root' => $made->answered,
+            'state' => $answer,
+            'decider_id' => $decider->id,
+            'word' => $word,
+            'decided_at' => now(),
+            'decided' => $version->number ?? $seen,
+            'version_id' => $version?->id,
+        ];
         if (! $made->isPart) {
             $proposal->standsAt($seen, $made->base, $made->answered, $made->met);
             $proposal->update($told);
@@ -93,13 +142,30 @@ final readonly class DecideProposal
             return $proposal;
         }
         // It stood in the whole of it until now, never by itself.
-        $part = Proposal::query()->create([...$proposal->only('item_id', 'user_id', 'line_id', 'said_by', 'proposed_at'), 'began' => $told['decided'], 'stands' => $seen, 'met' => [], ...$told]);
+        $part = Proposal::query()->create([
+            ...$proposal->only('item_id', 'user_id', 'line_id', 'said_by', 'proposed_at'),
+            'began' => $told['decided'],
+            'stands' => $seen,
+            'met' => [],
+            ...$told,
+        ]);
         $part->standsAt($seen, $made->base, $made->answered, []);
         $line = $proposal->loadMissing('line')->line?->refresh();
         if ($line !== null && $line->root !== $made->rest) {
-            $this->write->handle($line, $answer === ProposalState::Accepted ? $proposal->user : $decider, new Written(null, null, $made->rest, Cause::Wrote, grows: false));
+            $this->write->handle(
+                $line,
+                $answer === ProposalState::Accepted ? $proposal->user : $decider,
+                new Written(null, null, $made->rest, Cause::Wrote, grows: false),
+            );
         }
-        $proposal->refresh()->standsAt($version->number ?? $seen, $version->root ?? $made->base, $made->rest, $proposal->met === [] ? $made->met : $proposal->met);
+        $proposal
+            ->refresh()
+            ->standsAt(
+                $version->number ?? $seen,
+                $version->root ?? $made->base,
+                $made->rest,
+                $proposal->met === [] ? $made->met : $proposal->met,
+            );
 
         return $part;
     }

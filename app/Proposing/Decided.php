@@ -19,8 +19,16 @@ final readonly class Decided extends Made
      * @param  bool  $isPart  whether some of the proposal waits still
      * @param  list<string>  $met
      */
-    public function __construct(ChunksAhead $chunks, Written $written, ?Compared $compared, public string $base, public string $answered, public string $rest, public bool $isPart, public array $met)
-    {
+    public function __construct(
+        ChunksAhead $chunks,
+        Written $written,
+        ?Compared $compared,
+        public string $base,
+        public string $answered,
+        public string $rest,
+        public bool $isPart,
+        public array $met,
+    ) {
         parent::__construct($chunks, $written, $compared);
     }
 }

@@ -42,7 +42,18 @@ final readonly class ProposeAsVisitor
         // Counted with what is written, or not at all: who sends at once with others takes none of theirs.
         $counts = fn () => ProposalLink::query()->whereKey($link->id)->open()->increment('used') === 1 || throw new LinkOver;
         try {
-            $saved = $this->save->handle($line, User::visitor(), new Sent($base, $read instanceof PartTree ? $read : null, 'link-'.Str::random(12), keep: true, edits: is_array($read) ? $read : null), $counts);
+            $saved = $this->save->handle(
+                $line,
+                User::visitor(),
+                new Sent(
+                    $base,
+                    $read instanceof PartTree ? $read : null,
+                    'link-'.Str::random(12),
+                    keep: true,
+                    edits: is_array($read) ? $read : null,
+                ),
+                $counts,
+            );
         } catch (LinkOver) {
             return null;
         }

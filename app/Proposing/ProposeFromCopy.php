@@ -22,7 +22,12 @@ final readonly class ProposeFromCopy
         if (! is_string($base) || $base === $copy->root) {
             return null;
         }
-        $since = (new Proposal(['item_id' => $original->id, 'user_id' => $person->id, 'base' => $base, 'root' => $copy->root]))->setRelation('item', $original);
+        $since = (new Proposal([
+            'item_id' => $original->id,
+            'user_id' => $person->id,
+            'base' => $base,
+            'root' => $copy->root,
+        ]))->setRelation('item', $original);
 
         return $this->take->handle($since, $person);
     }

@@ -19,7 +19,12 @@ use App\Store\States;
 /** Proposes once more what was answered, beside what its author proposes now. */
 final readonly class TakeUpAgain
 {
-    public function __construct(private OpenLine $open, private WorkAhead $ahead, private WriteVersion $write, private Proposed $proposed) {}
+    public function __construct(
+        private OpenLine $open,
+        private WorkAhead $ahead,
+        private WriteVersion $write,
+        private Proposed $proposed,
+    ) {}
 
     /** @return Item|null the side line; null when the item says so already, or it is proposed already */
     public function handle(Proposal $answered, User $person): ?Item

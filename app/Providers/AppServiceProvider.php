@@ -50,8 +50,17 @@ final class AppServiceProvider extends ServiceProvider
             array_map($this->app->scoped(...), Rooms::named($kind->name(), Rules::class)::SCOPED);
         }
         $this->app->scoped(OtherItems::class);
-        $this->app->afterResolving('db', fn (DatabaseManager $databases, Application $app) => $databases->extend('presence', fn (array $config, string $name) => PresenceFile::connect($app->make('db.factory'), $config, $name)));
-        Connection::resolverFor('sqlite', fn ($pdo, $database, $prefix, $config) => new ImmediateConnection($pdo, $database, $prefix, $config));
+        $this->app->afterResolving(
+            'db',
+            fn (DatabaseManager $databases, Application $app) => $databases->extend(
+                'presence',
+                fn (array $config, string $name) => PresenceFile::connect($app->make('db.factory'), $config, $name),
+            ),
+        );
+        Connection::resolverFor(
+            'sqlite',
+            fn ($pdo, $database, $prefix, $config) => new ImmediateConnection($pdo, $database, $prefix, $config),
+        );
         $this->app->scoped(SqliteChunkStore::class, fn () => new SqliteChunkStore(DB::connection()));
         $this->app->scoped(ChunkStore::class, fn (Application $app) => $app->make(SqliteChunkStore::class));
     }
@@ -71,7 +80,9 @@ final class AppServiceProvider extends ServiceProvider
             $pdo = DB::connection()->getPdo();
             $pdo->exec('BEGIN IMMEDIATE; UPDATE migrations SET batch = batch; ROLLBACK');
             // What is queued is worked within minutes, or nobody works it.
-            DB::table('jobs')->where('available_at', '<', now()->subMinutes(15)->getTimestamp())->exists() && throw new \RuntimeException('Nobody works what is queued');
+            DB::table('jobs')
+                ->where('available_at', '<', now()->subMinutes(15)->getTimestamp())
+                ->exists() && throw new \RuntimeException('Nobody works what is queued');
             is_writable(storage_path('framework')) || throw new \RuntimeException('The storage can not be written');
         });
         RateLimiter::for('sign-in', fn (Request $request) => [

@@ -19,9 +19,20 @@ final readonly class AskToPublish
     {
         return DB::transaction(function () use ($version, $editor, $note) {
             $this->may->check($version->item, $version->root);
-            Publishing::query()->waiting()->where('item_id', $version->item_id)->update(['state' => PublishingState::Withdrawn, 'decider_id' => $editor->id, 'decided_at' => now()]);
+            Publishing::query()
+                ->waiting()
+                ->where('item_id', $version->item_id)
+                ->update(['state' => PublishingState::Withdrawn, 'decider_id' => $editor->id, 'decided_at' => now()]);
 
-            return Publishing::query()->create(['item_id' => $version->item_id, 'version_id' => $version->id, 'title' => $version->title, 'state' => PublishingState::Waiting, 'user_id' => $editor->id, 'note' => $note, 'asked_at' => now()]);
+            return Publishing::query()->create([
+                'item_id' => $version->item_id,
+                'version_id' => $version->id,
+                'title' => $version->title,
+                'state' => PublishingState::Waiting,
+                'user_id' => $editor->id,
+                'note' => $note,
+                'asked_at' => now(),
+            ]);
         });
     }
 }

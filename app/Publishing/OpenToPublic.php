@@ -26,7 +26,12 @@ final readonly class OpenToPublic
         DB::transaction(function () use ($item, $open, $earlier): void {
             $item->refresh()->update(['is_public' => $open, 'address' => $item->address ?? ($open ? $this->free($item) : null)]);
             if ($open) {
-                $item->publishings()->with('version')->whereNotNull('count')->when(! $earlier, fn ($query) => $query->whereKey($item->live_id))->get()
+                $item
+                    ->publishings()
+                    ->with('version')
+                    ->whereNotNull('count')
+                    ->when(! $earlier, fn ($query) => $query->whereKey($item->live_id))
+                    ->get()
                     ->each(fn (Publishing $publishing) => $this->show($item, $publishing));
             }
         });

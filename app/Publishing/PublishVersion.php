@@ -34,13 +34,25 @@ final readonly class PublishVersion
             Publishing::query()->where('id', $item->live_id)->update(['ended_at' => $at]);
             Publishing::query()->waiting()->where('item_id', $item->id)->when($wish, fn ($query) => $query->whereKeyNot($wish?->id))
                 ->update(['state' => PublishingState::Edited, 'decider_id' => $publisher->id, 'decided_at' => now()]);
-            $publishing = $wish ?? new Publishing(['item_id' => $item->id, 'version_id' => $version->id, 'user_id' => $publisher->id, 'title' => $version->title, 'note' => $note, 'asked_at' => now()]);
-            $publishing->fill([
-                'state' => PublishingState::Published, 'decider_id' => $publisher->id, 'decided_at' => $at,
-                'count' => 1 + (int) $item->publishings()->max('count'),
-                ...($wish === null ? [] : ['answer' => $note]),
-                'data' => $item->room(Rules::class)->publishedWith($item, $tree),
-            ])->save();
+            $publishing = $wish
+            ?? new Publishing([
+                'item_id' => $item->id,
+                'version_id' => $version->id,
+                'user_id' => $publisher->id,
+                'title' => $version->title,
+                'note' => $note,
+                'asked_at' => now(),
+            ]);
+            $publishing
+                ->fill([
+                    'state' => PublishingState::Published,
+                    'decider_id' => $publisher->id,
+                    'decided_at' => $at,
+                    'count' => 1 + (int) $item->publishings()->max('count'),
+                    ...$wish === null ? [] : ['answer' => $note],
+                    'data' => $item->room(Rules::class)->publishedWith($item, $tree),
+                ])
+                ->save();
             $item->update(['live_id' => $publishing->id]);
             LogLine::ofItem('published', $publisher, $item, ['number' => (string) $version->number]);
             $item->room(Rules::class)->published($item, $publishing->setRelation('version', $version));

@@ -101,7 +101,14 @@ final class PartLine
     /** @return list<array{string, string, string}> name, old and new value of the fields that differ */
     public function fields(Part $before, Part $after): array
     {
-        return array_map(fn (string $name) => [str_replace('_', ' ', $name), self::shown($before->fields[$name] ?? null), self::shown($after->fields[$name] ?? null)], $before->differing($after));
+        return array_map(
+            fn (string $name) => [
+                str_replace('_', ' ', $name),
+                self::shown($before->fields[$name] ?? null),
+                self::shown($after->fields[$name] ?? null),
+            ],
+            $before->differing($after),
+        );
     }
 
     public static function shown(mixed $value): string

@@ -48,7 +48,9 @@ final class TextReport
     {
         $this->wordByWord = $words;
         $text = $this->ink->strong("{$old} → {$new}")."\n".$this->counts()."\n";
-        $text .= $this->comparison->exact ? '' : "Coarse: somewhere there was more to search than the limit, so a shorter telling may exist.\n";
+        $text .= $this->comparison->exact
+            ? ''
+            : "Coarse: somewhere there was more to search than the limit, so a shorter telling may exist.\n";
         if ($this->comparison->same) {
             return $text;
         }
@@ -69,7 +71,10 @@ final class TextReport
         if ($this->comparison->kind === null || $this->comparison->changes->isEmpty()) {
             [$added, $removed] = $this->comparison->lines?->counts() ?? [0, 0];
 
-            return ($this->comparison->kind === null ? '' : 'The same content, written in another way: ')."{$added} ".($added === 1 ? 'line' : 'lines')." added, {$removed} removed.";
+            return ($this->comparison->kind === null ? '' : 'The same content, written in another way: ')
+                ."{$added} "
+                .($added === 1 ? 'line' : 'lines')
+                ." added, {$removed} removed.";
         }
         $counts = [];
         foreach (ChangeType::cases() as $type) {
@@ -86,7 +91,10 @@ final class TextReport
     /** @return array{int, int} */
     private function wordCounts(): array
     {
-        return [array_sum(array_column($this->comparison->statements, 'added')), array_sum(array_column($this->comparison->statements, 'removed'))];
+        return [
+            array_sum(array_column($this->comparison->statements, 'added')),
+            array_sum(array_column($this->comparison->statements, 'removed')),
+        ];
     }
 
     private function lines(bool $changedOnly): string
@@ -100,8 +108,28 @@ final class TextReport
             }
             $text .= $changedOnly ? $this->ink->faint('line '.($hunk->at + 1))."\n" : '';
             $text .= $this->wordByWord && count($hunk->removed) === count($hunk->added)
-                ? implode('', array_map(fn (string $was, string $is) => $this->row(self::EDITED, $this->marked(RichText::plain(rtrim($was, "\r\n")), RichText::plain(rtrim($is, "\r\n")))), array_map(mb_scrub(...), $hunk->removed), array_map(mb_scrub(...), $hunk->added)))
-                : implode('', array_map(fn (string $line) => $this->row(self::REMOVED, $this->ink->removed(rtrim($line, "\r\n"))), $hunk->removed)).implode('', array_map(fn (string $line) => $this->row(self::ADDED, $this->ink->added(rtrim($line, "\r\n"))), $hunk->added));
+                ? implode(
+                    '',
+                    array_map(
+                        fn (string $was, string $is) => $this->row(
+                            self::EDITED,
+                            $this->marked(RichText::plain(rtrim($was, "\r\n")), RichText::plain(rtrim($is, "\r\n"))),
+                        ),
+                        array_map(mb_scrub(...), $hunk->removed),
+                        array_map(mb_scrub(...), $hunk->added),
+                    ),
+                )
+                : implode(
+                    '',
+                    array_map(
+                        fn (string $line) => $this->row(self::REMOVED, $this->ink->removed(rtrim($line, "\r\n"))),
+                        $hunk->removed,
+                    ),
+                )
+                    .implode(
+                        '',
+                        array_map(fn (string $line) => $this->row(self::ADDED, $this->ink->added(rtrim($line, "\r\n"))), $hunk->added),
+                    );
             $at = $hunk->at + count($hunk->removed);
         }
         foreach (array_slice($old, $at) as $line) {
@@ -138,7 +166,11 @@ final class TextReport
     {
         $line = $this->line->of($marked->part);
         if ($marked->state !== null) {
-            return $line === '' ? '' : ($marked->state === ChangeType::Added ? $this->row(self::ADDED, $this->ink->added($line)) : $this->row(self::REMOVED, $this->ink->removed($line)));
+            return $line === ''
+                ? ''
+                : ($marked->state === ChangeType::Added
+                    ? $this->row(self::ADDED, $this->ink->added($line))
+                    : $this->row(self::REMOVED, $this->ink->removed($line)));
         }
         $moved = $marked->movedFrom === null ? '' : $this->ink->faint(' (moved)');
         if (! $marked->edited || $marked->before === null) {
@@ -150,14 +182,18 @@ final class TextReport
             return $this->row(self::EDITED, $this->line->before($marked->part).$this->marked($old, $new).$moved);
         }
         if ($old->text() !== $new->text()) {
-            return $this->row(self::REMOVED, $this->ink->removed($this->line->of($marked->before))).$this->row(self::ADDED, $this->ink->added($line).$moved);
+            return $this->row(self::REMOVED, $this->ink->removed($this->line->of($marked->before)))
+                .$this->row(self::ADDED, $this->ink->added($line).$moved);
         }
         if ($this->line->isRow($marked->part)) {
             return $this->row(self::EDITED, $this->line->edited($marked->before, $marked->part, $this->ink).$moved);
         }
         $text = $this->row(self::EDITED, $this->line->name($marked->part).$moved);
         foreach ($this->line->fields($marked->before, $marked->part) as [$name, $was, $is]) {
-            $text .= "      {$name}: ".($was === '' ? '' : $this->ink->removedWords($was).' ').($is === '' ? '' : $this->ink->addedWords($is))."\n";
+            $text .= "      {$name}: "
+            .($was === '' ? '' : $this->ink->removedWords($was).' ')
+            .($is === '' ? '' : $this->ink->addedWords($is))
+            ."\n";
         }
 
         return $text;

@@ -16,13 +16,17 @@ use Carbon\CarbonImmutable;
 use DomainException;
 use Illuminate\Support\Facades\DB;
 
-/** Brings several items of a shelf back to one moment: what was deleted since is found again, what was made since goes to Lost & found if that is wanted. All of it lands, or none, and it is taken back together. */
+/**
+ * Brings several items of a shelf back to one moment: what was deleted since is found again, what was made since goes to Lost & found if
+ * that is wanted. All of it lands, or none, and it is taken back together.
+ */
 final readonly class BringShelfBack
 {
     public function __construct(private RestoreVersion $restore, private TakeAway $away) {}
 
     /**
-     * @param  list<array{item: Item, version: Version, seen: int, picked: list<string>|null}>  $wanted  the number that was newest when the plan was shown; null picks all
+     * @param  list<array{item: Item, version: Version, seen: int, picked: list<string>|null}>  $wanted  the number that was newest when the
+     *     plan was shown; null picks all
      * @param  list<Item>  $found  that were deleted
      * @param  list<Item>  $removed  that should go
      * @return ShelfReturn|null null when something was saved, deleted or brought back since the plan was shown; then nothing happened
@@ -32,24 +36,51 @@ final readonly class BringShelfBack
         return $this->all(function () use ($shelf, $person, $moment, $wanted, $found, $removed): ShelfReturn {
             $seen = [];
             foreach ($wanted as $one) {
-                $seen[$one['item']->id] = $one['seen'] === $one['item']->refresh()->head ? $one['seen'] : throw new DomainException('moved on');
+                $seen[$one['item']->id]
+                    = $one['seen'] === $one['item']->refresh()->head ? $one['seen'] : throw new DomainException('moved on');
             }
             foreach ($found as $item) {
                 $this->move($item, $person, true);
                 // Where its name was taken meanwhile it came back under another one, as a version more.
                 $seen[$item->id] = $item->refresh()->head;
             }
-            $made = array_map(fn (array $one) => $this->restore->handle($one['item']->refresh(), $one['version'], $person, $seen[$one['item']->id], picked: $one['picked']) ?? throw new DomainException('moved on'), $wanted);
+            $made = array_map(
+                fn (array $one) => $this->restore->handle(
+                    $one['item']->refresh(),
+                    $one['version'],
+                    $person,
+                    $seen[$one['item']->id],
+                    picked: $one['picked'],
+                ) ?? throw new DomainException('moved on'),
+                $wanted,
+            );
             $this->join($made, count($made) + count($found) + count($removed) > 1);
             foreach ($removed as $item) {
                 $this->move($item, $person, false);
             }
             $ids = fn (array $items): array => array_map(fn (Item $item) => $item->id, $items);
-            LogLine::ofShelf('returned', $person, $shelf, facts: ['count' => (string) count(array_unique([...array_column($made, 'item_id'), ...$ids($found), ...$ids($removed)])), 'moment' => $moment->format('j F Y, H:i').' UTC']);
+            LogLine::ofShelf(
+                'returned',
+                $person,
+                $shelf,
+                facts: [
+                    'count' => (string) count(array_unique([...array_column($made, 'item_id'), ...$ids($found), ...$ids($removed)])),
+                    'moment' => $moment->format('j F Y, H:i').' UTC',
+                ],
+            );
 
-            return ShelfReturn::query()->create(['shelf_id' => $shelf->id, 'user_id' => $person->id, 'moment' => $moment, 'with_id' => $made[0]->id ?? null, 'made_at' => now(), 'done' => [
-                'restored' => array_column($made, 'number', 'item_id'), 'found' => $ids($found), 'removed' => $ids($removed),
-            ]]);
+            return ShelfReturn::query()->create([
+                'shelf_id' => $shelf->id,
+                'user_id' => $person->id,
+                'moment' => $moment,
+                'with_id' => $made[0]->id ?? null,
+                'made_at' => now(),
+                'done' => [
+                    'restored' => array_column($made, 'number', 'item_id'),
+                    'found' => $ids($found),
+                    'removed' => $ids($removed),
+                ],
+            ]);
         });
     }
 
@@ -64,8 +95,11 @@ final readonly class BringShelfBack
             $made = [];
             foreach ($return->done['restored'] as $id => $number) {
                 $item = $items->findOrFail($id);
-                $before = Version::query()->where(['item_id' => $id, 'number' => $item->before($number)])->firstOrFail();
-                $made[] = $this->restore->handle($item, $before, $person, $number, Cause::TookBack) ?? throw new DomainException('moved on');
+                $before = Version::query()
+                    ->where(['item_id' => $id, 'number' => $item->before($number)])
+                    ->firstOrFail();
+                $made[]
+                    = $this->restore->handle($item, $before, $person, $number, Cause::TookBack) ?? throw new DomainException('moved on');
             }
             $this->join($made, count($made) > 1);
             foreach ($return->done['found'] as $id) {
@@ -75,7 +109,12 @@ final readonly class BringShelfBack
                 $this->move($items->findOrFail($id), $person, true);
             }
             $return->update(['undone_at' => now()]);
-            LogLine::ofShelf('return_undone', $person, $return->shelf, facts: ['count' => (string) $items->count(), 'moment' => $return->moment->format('j F Y, H:i').' UTC']);
+            LogLine::ofShelf(
+                'return_undone',
+                $person,
+                $return->shelf,
+                facts: ['count' => (string) $items->count(), 'moment' => $return->moment->format('j F Y, H:i').' UTC'],
+            );
 
             return true;
         }) ?? false;

@@ -36,8 +36,11 @@ final readonly class PutPartBack
             }
             $back = $then->subtree($part);
             $ids = array_column($back, 'id');
-            $children = array_map(fn (array $below) => array_values(array_diff($below, $ids)), array_diff_key($now->children(), array_flip($ids)));
-            $children[$into] = [...($children[$into] ?? []), $part];
+            $children = array_map(
+                fn (array $below) => array_values(array_diff($below, $ids)),
+                array_diff_key($now->children(), array_flip($ids)),
+            );
+            $children[$into] = [...$children[$into] ?? [], $part];
             $parts = $now->byId();
             foreach ($back as $each) {
                 $parts[$each->id] = $each;
@@ -51,7 +54,11 @@ final readonly class PutPartBack
             return $root === $item->root ? null : new Made($chunks, $written, $this->write->ahead($states, $item, $editor, $written));
         };
 
-        return $this->ahead->handle($item, $work, fn (Made $made): Version => $this->write->handle($item, $editor, $made->written, $made->compared));
+        return $this->ahead->handle(
+            $item,
+            $work,
+            fn (Made $made): Version => $this->write->handle($item, $editor, $made->written, $made->compared),
+        );
     }
 
     /** The column that a block stood in, if it is there no more. */

@@ -16,14 +16,24 @@ final readonly class RestoreTogether
     public function __construct(private RestoreVersion $restore) {}
 
     /**
-     * @param  list<array{item: Item, version: Version, seen: int, picked: list<string>|null}>  $wanted  the number that was newest when the plan was shown; null picks all
+     * @param  list<array{item: Item, version: Version, seen: int, picked: list<string>|null}>  $wanted  the number that was newest when the
+     *     plan was shown; null picks all
      * @return list<Version>|null null when something was saved since the plan was shown; then nothing was restored
      */
     public function handle(User $editor, array $wanted): ?array
     {
         try {
             return DB::transaction(function () use ($editor, $wanted): array {
-                $made = array_map(fn (array $one) => $this->restore->handle($one['item'], $one['version'], $editor, $one['seen'], picked: $one['picked']) ?? throw new \DomainException('moved on'), $wanted);
+                $made = array_map(
+                    fn (array $one) => $this->restore->handle(
+                        $one['item'],
+                        $one['version'],
+                        $editor,
+                        $one['seen'],
+                        picked: $one['picked'],
+                    ) ?? throw new \DomainException('moved on'),
+                    $wanted,
+                );
 
                 return $this->joined($made);
             });
@@ -38,9 +48,19 @@ final readonly class RestoreTogether
         try {
             return DB::transaction(function () use ($editor, $version): array {
                 $made = [];
-                foreach (Version::query()->with('item')->where('with_id', $version->with_id)->whereIn('cause', [Cause::Restored, Cause::BroughtBack])->orderBy('id')->get() as $one) {
-                    $before = Version::query()->where(['item_id' => $one->item_id, 'number' => $one->item->before($one->number)])->firstOrFail();
-                    $made[] = $this->restore->handle($one->item, $before, $editor, $one->number, Cause::TookBack) ?? throw new \DomainException('moved on');
+                foreach (
+                    Version::query()
+                        ->with('item')
+                        ->where('with_id', $version->with_id)
+                        ->whereIn('cause', [Cause::Restored, Cause::BroughtBack])
+                        ->orderBy('id')
+                        ->get() as $one
+                ) {
+                    $before = Version::query()
+                        ->where(['item_id' => $one->item_id, 'number' => $one->item->before($one->number)])
+                        ->firstOrFail();
+                    $made[] = $this->restore->handle($one->item, $before, $editor, $one->number, Cause::TookBack)
+                    ?? throw new \DomainException('moved on');
                 }
 
                 return $this->joined($made);

@@ -33,25 +33,45 @@ final readonly class RestoreVersion
      * @param  list<string>|null  $picked  keys of the changes back that are wanted; null for all
      * @return Version|null null when something was saved since the plan was shown, or when that state is the newest already
      */
-    public function handle(Item $item, Version $version, User $editor, int $seen, Cause $cause = Cause::Restored, ?array $picked = null): ?Version
-    {
+    public function handle(
+        Item $item,
+        Version $version,
+        User $editor,
+        int $seen,
+        Cause $cause = Cause::Restored,
+        ?array $picked = null,
+    ): ?Version {
         $work = function (ChunksAhead $chunks) use ($item, $version, $editor, $seen, $cause, $picked): ?Made {
             // What it was called comes back with all of it, or when that is ticked.
-            $title = $version->title !== '' && ($picked === null || in_array(Statements::TITLE, $picked, true)) ? $version->title : $item->title;
+            $title
+                = $version->title !== '' && ($picked === null || in_array(Statements::TITLE, $picked, true)) ? $version->title : $item->title;
             if ($item->head !== $seen || ($item->root === $version->root && $item->title === $title)) {
                 return null;
             }
             // All of it is there already: only what differs is read, to tell what that is.
-            [$now, $after, $root] = $picked === null ? [null, null, $version->root] : $this->picked(new States($chunks), $item, $version, array_values(array_diff($picked, [Statements::TITLE])));
+            [$now, $after, $root] = $picked === null
+                ? [null, null, $version->root]
+                : $this->picked(new States($chunks), $item, $version, array_values(array_diff($picked, [Statements::TITLE])));
             if ($root === $item->root && $item->title === $title) {
                 return null;
             }
-            $written = new Written($now, $after, $root, $root === $version->root && $title === $version->title ? $cause : Cause::BroughtBack, source: $version->number, title: $title);
+            $written = new Written(
+                $now,
+                $after,
+                $root,
+                $root === $version->root && $title === $version->title ? $cause : Cause::BroughtBack,
+                source: $version->number,
+                title: $title,
+            );
 
             return new Made($chunks, $written, $this->write->ahead(new States($chunks), $item, $editor, $written));
         };
 
-        return $this->ahead->handle($item, $work, fn (Made $made): Version => $this->write->handle($item, $editor, $made->written, $made->compared));
+        return $this->ahead->handle(
+            $item,
+            $work,
+            fn (Made $made): Version => $this->write->handle($item, $editor, $made->written, $made->compared),
+        );
     }
 
     /**
@@ -63,15 +83,19 @@ final readonly class RestoreVersion
      */
     public function becomes(States $states, Item $item, Version $version, User $editor, ?array $picked): Version
     {
-        $root = $picked === null ? $version->root : $this->picked($states, $item, $version, array_values(array_diff($picked, [Statements::TITLE])))[2];
-        $title = $version->title !== '' && ($picked === null || in_array(Statements::TITLE, $picked, true)) ? $version->title : $item->title;
+        $root = $picked === null
+            ? $version->root
+            : $this->picked($states, $item, $version, array_values(array_diff($picked, [Statements::TITLE])))[2];
+        $title
+            = $version->title !== '' && ($picked === null || in_array(Statements::TITLE, $picked, true)) ? $version->title : $item->title;
 
         return Version::toCome($item, $root, $title, $editor);
     }
 
     /**
      * @param  list<string>  $picked
-     * @return array{PartTree|null, PartTree|null, string} the newest state, what becomes of it, and the root of that; of a large table the root alone
+     * @return array{PartTree|null, PartTree|null, string} the newest state, what becomes of it, and the root of that; of a large table the
+     *     root alone
      */
     private function picked(States $states, Item $item, Version $version, array $picked): array
     {
@@ -87,7 +111,8 @@ final readonly class RestoreVersion
     }
 
     /**
-     * The root of a large table with some cells brought back, told from what differs; null when more than cells comes back, or the rest has to be read.
+     * The root of a large table with some cells brought back, told from what differs; null when more than cells comes back, or the rest has
+     * to be read.
      *
      * @param  list<string>  $picked
      */
@@ -96,7 +121,15 @@ final readonly class RestoreVersion
         $grid = Kinds::named($item->kind)->grid();
         $excerpt = $grid === null || $item->formulas ? null : Excerpt::of($states, $grid, $version->root, $item->root);
         $back = $excerpt === null ? null : $excerpt->changes->invert()->pick($excerpt->new, $picked)->changes;
-        if ($grid === null || $excerpt === null || $back === null || array_filter($back->changes, fn (Change $change) => $change->type !== ChangeType::Edited || $change->part()->role !== $grid->row) !== []) {
+        if (
+            $grid === null
+            || $excerpt === null
+            || $back === null
+            || array_filter(
+                $back->changes,
+                fn (Change $change) => $change->type !== ChangeType::Edited || $change->part()->role !== $grid->row,
+            ) !== []
+        ) {
             return null;
         }
         $after = $back->apply($excerpt->new)->orFail();

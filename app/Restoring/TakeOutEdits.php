@@ -56,7 +56,10 @@ final readonly class TakeOutEdits
             $without = $this->below($without, $now, $edits->below);
         }
 
-        return new Merged(Consequences::of($kind, $this->states->tree($item->root), $without->tree, now()->format('Y-m-d')), $without->conflicts);
+        return new Merged(
+            Consequences::of($kind, $this->states->tree($item->root), $without->tree, now()->format('Y-m-d')),
+            $without->conflicts,
+        );
     }
 
     private function below(Merged $without, PartTree $now, string $part): Merged
@@ -73,7 +76,12 @@ final readonly class TakeOutEdits
 
         return new Merged(
             $changes->pick($now, array_values(array_map(fn (Change $change) => $change->key(), $wanted)))->changes->apply($now)->orFail(),
-            array_values(array_filter($without->conflicts, fn (Conflict $conflict) => $hangs($now, $conflict->id) || $hangs($without->tree, $conflict->id))),
+            array_values(
+                array_filter(
+                    $without->conflicts,
+                    fn (Conflict $conflict) => $hangs($now, $conflict->id) || $hangs($without->tree, $conflict->id),
+                ),
+            ),
         );
     }
 
@@ -84,8 +92,8 @@ final readonly class TakeOutEdits
     }
 
     /**
-     * The versions in question with the one that is kept before each. Where others' versions between the two are no longer kept, or one version takes in what
-     * several wrote while no history was kept, taking it out would take out what they wrote, too: it is none of them.
+     * The versions in question with the one that is kept before each. Where others' versions between the two are no longer kept, or one
+     * version takes in what several wrote while no history was kept, taking it out would take out what they wrote, too: it is none of them.
      *
      * @return array<int, int>
      */
@@ -93,12 +101,39 @@ final readonly class TakeOutEdits
     {
         [$from, $to, $author] = [$edits->from, $edits->to, $edits->author];
         $befores = [];
-        $others = array_flip(DB::table('gone_versions')->where('item_id', $item->id)->where('user_id', '!=', $author->id)->where('number', '<=', $to)->pluck('number')->all());
-        $shared = Version::query()->where(['item_id' => $item->id, 'unkept' => true])->where('number', '<=', $to)->get(['number', 'facts'])->filter(fn (Version $version) => count($version->facts['by'] ?? []) > 1)->pluck('number')->flip()->all();
+        $others = array_flip(
+            DB::table('gone_versions')
+                ->where('item_id', $item->id)
+                ->where('user_id', '!=', $author->id)
+                ->where('number', '<=', $to)
+                ->pluck('number')
+                ->all(),
+        );
+        $shared = Version::query()
+            ->where(['item_id' => $item->id, 'unkept' => true])
+            ->where('number', '<=', $to)
+            ->get(['number', 'facts'])
+            ->filter(fn (Version $version) => count($version->facts['by'] ?? []) > 1)
+            ->pluck('number')
+            ->flip()
+            ->all();
         $before = 0;
-        foreach (Version::query()->where('item_id', $item->id)->where('number', '<=', $to)->orderBy('number')->toBase()->get(['number', 'user_id']) as $row) {
+        foreach (
+            Version::query()
+                ->where('item_id', $item->id)
+                ->where('number', '<=', $to)
+                ->orderBy('number')
+                ->toBase()
+                ->get(['number', 'user_id']) as $row
+        ) {
             $number = (int) $row->number;
-            if ($before > 0 && $number > $from && (int) $row->user_id === $author->id && ! isset($shared[$number]) && ($others === [] || array_filter(range($before + 1, $number), fn (int $gone) => isset($others[$gone])) === [])) {
+            if (
+                $before > 0
+                && $number > $from
+                && (int) $row->user_id === $author->id
+                && ! isset($shared[$number])
+                && ($others === [] || array_filter(range($before + 1, $number), fn (int $gone) => isset($others[$gone])) === [])
+            ) {
                 $befores[$number] = $before;
             }
             $before = $number;
@@ -110,13 +145,20 @@ final readonly class TakeOutEdits
     /** How many of somebody's versions in the range can't be taken out, since they or those around them are no longer kept. */
     public function mixed(Item $item, SomebodysEdits $edits): int
     {
-        $within = fn (string $table) => DB::table($table)->where(['item_id' => $item->id, 'user_id' => $edits->author->id])->where('number', '>', max(1, $edits->from))->where('number', '<=', $edits->to)->pluck('number')->all();
+        $within = fn (string $table) => DB::table($table)
+            ->where(['item_id' => $item->id, 'user_id' => $edits->author->id])
+            ->where('number', '>', max(1, $edits->from))
+            ->where('number', '<=', $edits->to)
+            ->pluck('number')
+            ->all();
         $told = [];
         foreach ($this->befores($item, $edits) as $number => $before) {
             $told += array_fill_keys(range($before + 1, $number), true);
         }
 
-        return count(array_filter([...$within('versions'), ...$within('gone_versions')], fn (mixed $number) => ! isset($told[(int) $number])));
+        return count(
+            array_filter([...$within('versions'), ...$within('gone_versions')], fn (mixed $number) => ! isset($told[(int) $number])),
+        );
     }
 
     /**
@@ -133,12 +175,24 @@ final readonly class TakeOutEdits
             }
             $states = new States($chunks);
             $root = $states->keep($after, $item->root);
-            $written = new Written($this->states->tree($item->root), $after, $root, Cause::TookOut, of: $edits->author->name, author: $edits->author->id, range: [$edits->from, $edits->to]);
+            $written = new Written(
+                $this->states->tree($item->root),
+                $after,
+                $root,
+                Cause::TookOut,
+                of: $edits->author->name,
+                author: $edits->author->id,
+                range: [$edits->from, $edits->to],
+            );
 
             return $root === $item->root ? null : new Made($chunks, $written, $this->write->ahead($states, $item, $editor, $written));
         };
 
-        return $this->ahead->handle($item, $work, fn (Made $made): Version => $this->write->handle($item, $editor, $made->written, $made->compared));
+        return $this->ahead->handle(
+            $item,
+            $work,
+            fn (Made $made): Version => $this->write->handle($item, $editor, $made->written, $made->compared),
+        );
     }
 
     /**

@@ -17,7 +17,12 @@ use Illuminate\Support\Facades\DB;
 /** Says yes or no to a proposed change, or takes it back. With a yes it becomes a version of who proposed it. */
 final readonly class AnswerProposal
 {
-    public function __construct(private States $states, private Proposed $proposed, private WriteVersion $write, private WorkAhead $ahead) {}
+    public function __construct(
+        private States $states,
+        private Proposed $proposed,
+        private WriteVersion $write,
+        private WorkAhead $ahead,
+    ) {}
 
     /**
      * @param  int|null  $seen  the newest version when it was looked at; without it, what meets something newer is left to be looked at
@@ -30,7 +35,13 @@ final readonly class AnswerProposal
                 return false;
             }
 
-            return $proposal->update(['state' => $answer, 'decider_id' => $decider->id, 'word' => $word, 'decided_at' => now(), 'version_id' => $version?->id]);
+            return $proposal->update([
+                'state' => $answer,
+                'decider_id' => $decider->id,
+                'word' => $word,
+                'decided_at' => now(),
+                'version_id' => $version?->id,
+            ]);
         };
         if ($answer !== ProposalState::Accepted) {
             return DB::transaction(fn (): bool => $answered(null));
@@ -39,14 +50,31 @@ final readonly class AnswerProposal
         $work = function (ChunksAhead $chunks) use ($proposal, $item, $seen, $decider): ?Made {
             $now = $this->states->tree($item->root);
             $merged = $this->proposed->onto($proposal, $now);
-            if ($proposal->refresh()->state !== ProposalState::Waiting || $item->deleted_at !== null || ($seen === null ? $merged->conflicts !== [] : $seen !== $item->head)) {
+            if (
+                $proposal->refresh()->state !== ProposalState::Waiting
+                || $item->deleted_at !== null
+                || ($seen === null ? $merged->conflicts !== [] : $seen !== $item->head)
+            ) {
                 return null;
             }
             $states = new States($chunks);
             $root = $states->keepChanged($item->root, $now, $merged->tree);
-            $written = new Written($now, $merged->tree, $root, Cause::Wrote, kept: true, of: $decider->firstName(), whose: $proposal->name(), agreed: true);
+            $written = new Written(
+                $now,
+                $merged->tree,
+                $root,
+                Cause::Wrote,
+                kept: true,
+                of: $decider->firstName(),
+                whose: $proposal->name(),
+                agreed: true,
+            );
 
-            return new Made($chunks, $written, $root === $item->root ? null : $this->write->ahead($states, $item, $proposal->user, $written));
+            return new Made(
+                $chunks,
+                $written,
+                $root === $item->root ? null : $this->write->ahead($states, $item, $proposal->user, $written),
+            );
         };
         $write = function (Made $made) use ($proposal, $item, $answered): bool {
             // Whoever was quicker took the item away, or answered.
@@ -54,7 +82,9 @@ final readonly class AnswerProposal
                 return false;
             }
 
-            return $answered($made->compared === null ? null : $this->write->handle($item, $proposal->user, $made->written, $made->compared));
+            return $answered(
+                $made->compared === null ? null : $this->write->handle($item, $proposal->user, $made->written, $made->compared),
+            );
         };
 
         return $this->ahead->handle($item, $work, $write) ?? false;

@@ -14,8 +14,14 @@ final readonly class CarriedLine extends Made
      * @param  string  $base  the root of that
      * @param  list<string>  $met  what of it others wrote in
      */
-    public function __construct(ChunksAhead $chunks, Written $written, ?Compared $compared, public int $number, public string $base, public array $met)
-    {
+    public function __construct(
+        ChunksAhead $chunks,
+        Written $written,
+        ?Compared $compared,
+        public int $number,
+        public string $base,
+        public array $met,
+    ) {
         parent::__construct($chunks, $written, $compared);
     }
 }

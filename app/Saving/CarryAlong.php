@@ -11,7 +11,10 @@ use App\Store\ChunksAhead;
 use App\Store\Proposed;
 use App\Store\States;
 
-/** Takes what came in meanwhile into what somebody proposes, so that it starts from the newest version again. Where the two meet, what was proposed stays, and that it met something is kept. */
+/**
+ * Takes what came in meanwhile into what somebody proposes, so that it starts from the newest version again. Where the two meet, what was
+ * proposed stays, and that it met something is kept.
+ */
 final readonly class CarryAlong
 {
     public function __construct(private WorkAhead $ahead, private WriteVersion $write, private Proposed $proposed) {}
@@ -32,7 +35,14 @@ final readonly class CarryAlong
             [$root, $met] = $this->proposed->becomes($states, $proposal, $base);
             $written = new Written(null, null, $root, Cause::Wrote, grows: false);
 
-            return new CarriedLine($chunks, $written, $root === $line->root ? null : $this->write->ahead($states, $line, $proposal->user, $written), $number, $base, $met);
+            return new CarriedLine(
+                $chunks,
+                $written,
+                $root === $line->root ? null : $this->write->ahead($states, $line, $proposal->user, $written),
+                $number,
+                $base,
+                $met,
+            );
         };
         $this->ahead->handle($line, $work, function (CarriedLine $made) use ($proposal, $line): void {
             if ($made->compared !== null) {

@@ -18,5 +18,15 @@ final readonly class Compared
      * @param  array<string, array{int, int|null}>  $touched  part => how, and where it is; in the order of the table
      * @param  list<array{type: string, part: string, evidence: array<string, string|int|float>}>|null  $unusual
      */
-    public function __construct(public ?string $beforeRoot, public string $root, public PartTree $before, public PartTree $after, public ChangeSet $changes, public array $statements, public array $touched, public ?array $unusual, public bool $isExcerpt) {}
+    public function __construct(
+        public ?string $beforeRoot,
+        public string $root,
+        public PartTree $before,
+        public PartTree $after,
+        public ChangeSet $changes,
+        public array $statements,
+        public array $touched,
+        public ?array $unusual,
+        public bool $isExcerpt,
+    ) {}
 }

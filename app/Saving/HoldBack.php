@@ -29,10 +29,21 @@ final readonly class HoldBack
         $held = [];
         foreach ($conflicts as $conflict) {
             Picture::used($item, array_merge([], ...array_map($item->kind()->chunksOf(...), $conflict->mine)));
-            $values = ['root' => $version->root, 'place' => $this->place($item, $tree, $conflict), 'number' => $version->number, 'met_user_id' => $this->met($item, $editor, $conflict, $since)];
+            $values = [
+                'root' => $version->root,
+                'place' => $this->place($item, $tree, $conflict),
+                'number' => $version->number,
+                'met_user_id' => $this->met($item, $editor, $conflict, $since),
+            ];
             [$before, $whole] = $this->before($item, $editor, $conflict, $from, $held);
             if ($before === null) {
-                $held[] = HeldEdit::query()->create(['item_id' => $item->id, 'user_id' => $editor->id, 'part' => $conflict->id, 'conflict' => $conflict->toJson(), ...$values]);
+                $held[] = HeldEdit::query()->create([
+                    'item_id' => $item->id,
+                    'user_id' => $editor->id,
+                    'part' => $conflict->id,
+                    'conflict' => $conflict->toJson(),
+                    ...$values,
+                ]);
             } else {
                 $before->update(['conflict' => $whole->toJson(), ...$values]);
                 $held[] = $before;
@@ -51,8 +62,12 @@ final readonly class HoldBack
      */
     private function before(Item $item, User $editor, Conflict $conflict, PartTree $from, array $taken): array
     {
-        $waiting = HeldEdit::query()->where(['item_id' => $item->id, 'user_id' => $editor->id, 'part' => $conflict->id])->whereNull('settled_at')
-            ->whereKeyNot(array_map(fn (HeldEdit $each) => $each->id, $taken))->orderBy('id')->get();
+        $waiting = HeldEdit::query()
+            ->where(['item_id' => $item->id, 'user_id' => $editor->id, 'part' => $conflict->id])
+            ->whereNull('settled_at')
+            ->whereKeyNot(array_map(fn (HeldEdit $each) => $each->id, $taken))
+            ->orderBy('id')
+            ->get();
         foreach ($waiting as $held) {
             $goesOn = $conflict->after($held->meeting(), $from);
             if ($goesOn !== null) {

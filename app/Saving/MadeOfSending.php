@@ -19,8 +19,17 @@ final readonly class MadeOfSending extends Made
      * @param  PartTree|null  $from  what both started from, when there are conflicts
      * @param  int  $since  number of the version that both started from
      */
-    public function __construct(ChunksAhead $chunks, Written $written, ?Compared $compared, public string $sentRoot, public PartTree $sent, public PartTree $tree, public array $conflicts = [], public ?PartTree $from = null, public int $since = 0)
-    {
+    public function __construct(
+        ChunksAhead $chunks,
+        Written $written,
+        ?Compared $compared,
+        public string $sentRoot,
+        public PartTree $sent,
+        public PartTree $tree,
+        public array $conflicts = [],
+        public ?PartTree $from = null,
+        public int $since = 0,
+    ) {
         parent::__construct($chunks, $written, $compared);
     }
 }

@@ -22,6 +22,13 @@ final readonly class Propose
     {
         Picture::used($item, Kinds::chunks($item->kind(), $this->states->tree($root)));
 
-        return Proposal::query()->create(['item_id' => $item->id, 'user_id' => $person->id, 'base' => $item->root, 'root' => $root, 'state' => ProposalState::Waiting, 'proposed_at' => now()]);
+        return Proposal::query()->create([
+            'item_id' => $item->id,
+            'user_id' => $person->id,
+            'base' => $item->root,
+            'root' => $root,
+            'state' => ProposalState::Waiting,
+            'proposed_at' => now(),
+        ]);
     }
 }

@@ -13,7 +13,10 @@ use Illuminate\Validation\ValidationException;
 use MistyAttic\Core\Compare\Changes\ChangeSet;
 use MistyAttic\Core\Content\PartTree;
 
-/** What must hold when a state of a kind is written or published, and what follows from it: these are the plain ones, and a kind that asks for more has its own. */
+/**
+ * What must hold when a state of a kind is written or published, and what follows from it: these are the plain ones, and a kind that asks
+ * for more has its own.
+ */
 class Rules
 {
     /** @var list<class-string> classes of which a request makes one and no more, since they remember what they read */

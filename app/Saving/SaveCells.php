@@ -19,8 +19,8 @@ use MistyAttic\Core\Kinds\Limits;
 use MistyAttic\Core\Kinds\Reading;
 
 /**
- * The short way of the save path, for a few cells of a large table without formulas, and for rows that come into it: reads and writes these rows,
- * and those that somebody else has written in meanwhile, and no others. The base has to be known.
+ * The short way of the save path, for a few cells of a large table without formulas, and for rows that come into it: reads and writes these
+ * rows, and those that somebody else has written in meanwhile, and no others. The base has to be known.
  */
 final readonly class SaveCells
 {
@@ -45,7 +45,12 @@ final readonly class SaveCells
         // Nothing came, went or moved, so that all is where it stood.
         $rows = $this->rows($item->root, $cells, $places, $grid->row);
         $came = $this->came($item, $placed, $places, $grid);
-        $frame = $rows === null || $came === null ? null : $this->around($item->root, $grid, [...array_keys($rows), ...array_map(fn (int $position) => $position - 1, array_keys($came))]);
+        $frame = $rows === null || $came === null
+            ? null
+            : $this->around($item->root, $grid, [
+                ...array_keys($rows),
+                ...array_map(fn (int $position) => $position - 1, array_keys($came)),
+            ]);
         if ($rows === null || $came === null || $frame === null || ! $this->fits($item, $kind, $grid, $placed, $frame[0]->id)) {
             return null;
         }
@@ -59,17 +64,33 @@ final readonly class SaveCells
         $own = $others === [] ? $root : $states->splice($sent->base, $spliced);
         $written = new Written(null, null, $root, $sent->cause, kept: $sent->keep, note: $sent->note);
         // What others wrote is all that the window does not have.
-        [$had, $has] = array_map(fn (array $rows): PartTree => PartTree::of($rows === [] ? [] : [...$frame, ...$rows]), [array_column($others, 0), array_column($others, 1)]);
+        [$had, $has] = array_map(fn (array $rows): PartTree => PartTree::of($rows === [] ? [] : [...$frame, ...$rows]), [
+            array_column($others, 0),
+            array_column($others, 1),
+        ]);
 
-        return new MadeOfSending($chunks, $written, $root === $item->root ? null : $this->write->ahead($states, $item, $editor, $written), $own, $had, $has);
+        return new MadeOfSending(
+            $chunks,
+            $written,
+            $root === $item->root ? null : $this->write->ahead($states, $item, $editor, $written),
+            $own,
+            $had,
+            $has,
+        );
     }
 
-    /** @return array{array<mixed>, array<mixed>, array<mixed>}|null cells, rows that come, and where they are; null when there is more to it */
+    /**
+     * @return array{array<mixed>, array<mixed>, array<mixed>}|null cells, rows that come, and where they are; null when there is more to it
+     */
     private static function asked(mixed $edits, Grid $grid): ?array
     {
         $edits = is_array($edits) ? array_filter($edits, fn (mixed $of) => $of !== []) : [];
         [$cells, $placed, $places] = [$edits['cells'] ?? [], $edits['placed'] ?? [], $edits['at'] ?? null];
-        $isMore = ! is_array($cells) || ! is_array($placed) || ! is_array($places) || ($grid->isOneTable && $placed !== []) || array_diff(array_keys($edits), ['cells', 'placed', 'at']) !== [];
+        $isMore = ! is_array($cells)
+        || ! is_array($placed)
+        || ! is_array($places)
+        || ($grid->isOneTable && $placed !== [])
+        || array_diff(array_keys($edits), ['cells', 'placed', 'at']) !== [];
 
         return $isMore || count($cells) + count($placed) > self::MOST_ROWS ? null : [$cells, $placed, $places];
     }
@@ -101,7 +122,12 @@ final readonly class SaveCells
     {
         $written = [];
         foreach ($rows as [$part, $values]) {
-            $written[] = [$part->id, $part->role, $part->depth, array_filter([...(array) $part->toJson()[3], ...$values], fn (mixed $value) => $value !== null)];
+            $written[] = [
+                $part->id,
+                $part->role,
+                $part->depth,
+                array_filter([...(array) $part->toJson()[3], ...$values], fn (mixed $value) => $value !== null),
+            ];
         }
         foreach (array_merge(...array_values($came)) as $id => $values) {
             $written[] = [(string) $id, $grid->row, 1, array_filter($values, fn (mixed $value) => $value !== null)];
@@ -112,7 +138,10 @@ final readonly class SaveCells
             }
         }
 
-        return $kind->read([...array_map(fn (Part $part) => [$part->id, $part->role, $part->depth, (array) $part->toJson()[3]], $frame), ...$written], Limits::for($kind));
+        return $kind->read(
+            [...array_map(fn (Part $part) => [$part->id, $part->role, $part->depth, (array) $part->toJson()[3]], $frame), ...$written],
+            Limits::for($kind),
+        );
     }
 
     /**
@@ -147,19 +176,31 @@ final readonly class SaveCells
      *
      * @param  array<mixed>  $placed
      * @param  array<mixed>  $places
-     * @return array<int, array<string, array<string, mixed>>>|null position => id => values; null when one does not come behind a row or the last column, or may have been here before
+     * @return array<int, array<string, array<string, mixed>>>|null position => id => values; null when one does not come behind a row or
+     *     the last column, or may have been here before
      */
     private function came(Item $item, array $placed, array $places, Grid $grid): ?array
     {
         $came = $ids = [];
         foreach ($placed as $place) {
-            [$id, $role, , $after, $values] = is_array($place) && array_is_list($place) && count($place) === 5 ? $place : [null, null, null, null, null];
+            [$id, $role, , $after, $values]
+                = is_array($place) && array_is_list($place) && count($place) === 5 ? $place : [null, null, null, null, null];
             $position = is_string($id) ? $places[$id] ?? null : null;
-            if (! is_string($id) || $role !== $grid->row || ! is_string($after) || ! is_array($values) || ! is_int($position) || $position < 1 || isset($ids[$id])) {
+            if (
+                ! is_string($id)
+                || $role !== $grid->row
+                || ! is_string($after)
+                || ! is_array($values)
+                || ! is_int($position)
+                || $position < 1
+                || isset($ids[$id])
+            ) {
                 return null;
             }
             $before = isset($came[$position]) ? (string) array_key_last($came[$position]) : $this->states->part($item->root, $position - 1);
-            $behind = ! $before instanceof Part || $before->role === $grid->row || ($before->role === $grid->column && $this->states->part($item->root, $position)?->role !== $grid->column);
+            $behind = ! ($before instanceof Part)
+            || $before->role === $grid->row
+            || ($before->role === $grid->column && $this->states->part($item->root, $position)?->role !== $grid->column);
             if (($before instanceof Part ? $before->id : $before) !== $after || ! $behind) {
                 return null;
             }
@@ -171,7 +212,8 @@ final readonly class SaveCells
             $came[$position][$id] = $given;
         }
         // Whatever was here once left a touch.
-        $known = $ids !== [] && DB::table('touches')->where('item_id', $item->id)->whereIn('part', array_map(strval(...), array_keys($ids)))->exists();
+        $known = $ids !== []
+        && DB::table('touches')->where('item_id', $item->id)->whereIn('part', array_map(strval(...), array_keys($ids)))->exists();
 
         return $known ? null : $came;
     }

@@ -23,10 +23,21 @@ use MistyAttic\Core\Kinds\Reading;
 use MistyAttic\Core\Merge\Merged;
 use MistyAttic\Core\Merge\TreeMerge;
 
-/** The save path: merges what was sent with what came in between, and makes or grows a version. Writing is one transaction, and what takes long is done before it. */
+/**
+ * The save path: merges what was sent with what came in between, and makes or grows a version. Writing is one transaction, and what takes
+ * long is done before it.
+ */
 final readonly class SaveState
 {
-    public function __construct(private States $states, private HandedRoots $handed, private WriteVersion $write, private SaveCells $cells, private HoldBack $hold, private WorkAhead $ahead, private CarryAlong $carry) {}
+    public function __construct(
+        private States $states,
+        private HandedRoots $handed,
+        private WriteVersion $write,
+        private SaveCells $cells,
+        private HoldBack $hold,
+        private WorkAhead $ahead,
+        private CarryAlong $carry,
+    ) {}
 
     /** @param Closure(): mixed|null $with what is written with it, or not at all */
     public function handle(Item $item, User $editor, Sent $sent, ?Closure $with = null): Saved|UnknownBase|Unfit
@@ -35,7 +46,9 @@ final readonly class SaveState
         $proposal = $item->isLine() ? Proposal::onLine($item) : null;
         $proposal === null || $this->carry->handle($proposal);
 
-        return $this->ahead->handle($item, fn (ChunksAhead $chunks) => $this->made($chunks, $item, $editor, $sent), function (MadeOfSending $made) use ($item, $editor, $sent, $with): Saved {
+        return $this->ahead->handle($item, fn (ChunksAhead $chunks) => $this->made($chunks, $item, $editor, $sent), function (
+            MadeOfSending $made,
+        ) use ($item, $editor, $sent, $with): Saved {
             $with === null || $with();
 
             return $this->write($item, $editor, $sent, $made);
@@ -49,7 +62,8 @@ final readonly class SaveState
             return new UnknownBase;
         }
 
-        return ($sent->tree === null && $base === $sent->base ? $this->cells->made($chunks, $item, $editor, $sent) : null) ?? $this->merged($chunks, $item, $editor, $sent, $base);
+        return ($sent->tree === null && $base === $sent->base ? $this->cells->made($chunks, $item, $editor, $sent) : null)
+            ?? $this->merged($chunks, $item, $editor, $sent, $base);
     }
 
     private function merged(ChunksAhead $chunks, Item $item, User $editor, Sent $sent, string $base): MadeOfSending|Unfit
@@ -57,15 +71,24 @@ final readonly class SaveState
         $kind = Kinds::named($item->kind);
         $head = $this->states->tree($item->root);
         $headRoot = $item->root;
-        $reading = $sent->tree === null ? Edits::apply($sent->base === $headRoot ? $head : $this->states->tree($sent->base), $sent->edits, $kind, Limits::for($kind)) : Reading::tree($sent->tree);
+        $reading = $sent->tree === null
+            ? Edits::apply(
+                $sent->base === $headRoot ? $head : $this->states->tree($sent->base),
+                $sent->edits,
+                $kind,
+                Limits::for($kind),
+            )
+            : Reading::tree($sent->tree);
         if ($reading->tree === null) {
             return new Unfit($reading->problems);
         }
         $isMerged = $base !== $headRoot;
         $from = $isMerged ? $this->states->tree($base) : $head;
         $mine = $kind->grid() === null ? Identities::righted($from, $reading->tree) : $reading->tree;
-        $merged = $isMerged ? TreeMerge::of(...array_map(fn (PartTree $side) => Consequences::withoutResults($kind, $side), [$from, $head, $mine])) : new Merged($mine, []);
-        $tree = Consequences::of($kind, $head, $merged->tree, now()->format('Y-m-d'), ...($isMerged ? [$mine] : []));
+        $merged = $isMerged
+            ? TreeMerge::of(...array_map(fn (PartTree $side) => Consequences::withoutResults($kind, $side), [$from, $head, $mine]))
+            : new Merged($mine, []);
+        $tree = Consequences::of($kind, $head, $merged->tree, now()->format('Y-m-d'), ...$isMerged ? [$mine] : []);
 
         // Of edits most parts are the very same objects, of a whole state none.
         $states = new States($chunks);
@@ -76,19 +99,45 @@ final readonly class SaveState
             default => $states->keep($reading->tree, $base),
         };
         $since = $isMerged ? $this->number($item, $base) : $item->head;
-        $written = new Written($head, $tree, $root, $sent->cause, kept: $sent->keep, note: $sent->noteOf === null ? $sent->note : null, at: $sent->at, grows: $sent->grows, follows: $sent->follows, from: $isMerged && $since > 0 ? new MergedFrom($from, $mine, $since) : null);
+        $written = new Written(
+            $head,
+            $tree,
+            $root,
+            $sent->cause,
+            kept: $sent->keep,
+            note: $sent->noteOf === null ? $sent->note : null,
+            at: $sent->at,
+            grows: $sent->grows,
+            follows: $sent->follows,
+            from: $isMerged && $since > 0 ? new MergedFrom($from, $mine, $since) : null,
+        );
 
-        return new MadeOfSending($chunks, $written, $root === $headRoot ? null : $this->write->ahead($states, $item, $editor, $written), $sentRoot, $reading->tree, $tree, $merged->conflicts, $from, $since);
+        return new MadeOfSending(
+            $chunks,
+            $written,
+            $root === $headRoot ? null : $this->write->ahead($states, $item, $editor, $written),
+            $sentRoot,
+            $reading->tree,
+            $tree,
+            $merged->conflicts,
+            $from,
+            $since,
+        );
     }
 
     private function write(Item $item, User $editor, Sent $sent, MadeOfSending $made): Saved
     {
         $root = $made->written->root;
         $this->remember($item, $sent, $made->sentRoot, $root);
-        $version = $made->compared === null ? $this->write->unchanged($item, $editor, $sent->keep, $made->written->note) : $this->write->handle($item, $editor, $made->written, $made->compared);
-        $held = $made->from === null || $made->conflicts === [] ? [] : $this->hold->handle($item, $editor, $version, $made->tree, $made->conflicts, $made->from, $made->since);
+        $version = $made->compared === null
+            ? $this->write->unchanged($item, $editor, $sent->keep, $made->written->note)
+            : $this->write->handle($item, $editor, $made->written, $made->compared);
+        $held = $made->from === null || $made->conflicts === []
+            ? []
+            : $this->hold->handle($item, $editor, $version, $made->tree, $made->conflicts, $made->from, $made->since);
 
-        $noted = $sent->note === null || ($sent->noteOf === null ? $version->note === $sent->note : $this->write->note($item, $editor, $sent->noteOf, $sent->note));
+        $noted = $sent->note === null
+        || ($sent->noteOf === null ? $version->note === $sent->note : $this->write->note($item, $editor, $sent->noteOf, $sent->note));
 
         return new Saved($version, $root, $made->sentRoot, $made->sent, $made->tree, $root !== $made->sentRoot, $held, noted: $noted);
     }
@@ -110,7 +159,9 @@ final readonly class SaveState
             return $earlier ?? $sent->base;
         }
         // Edits lead from a state that is not there; all of a content can be merged from any state that it has something in common with.
-        $common = $sent->from === null || $sent->tree === null ? null : Version::query()->where('item_id', $item->id)->where('number', '<=', $sent->from)->orderByDesc('number')->value('root');
+        $common = $sent->from === null || $sent->tree === null
+            ? null
+            : Version::query()->where('item_id', $item->id)->where('number', '<=', $sent->from)->orderByDesc('number')->value('root');
 
         return is_string($common) ? $common : null;
     }

@@ -35,6 +35,16 @@ final readonly class Saved
 
     public function of(Content $file): self
     {
-        return new self($this->version, $this->root, $this->sent, $this->mine, $this->tree, $this->merged, $this->held, $file, $this->noted);
+        return new self(
+            $this->version,
+            $this->root,
+            $this->sent,
+            $this->mine,
+            $this->tree,
+            $this->merged,
+            $this->held,
+            $file,
+            $this->noted,
+        );
     }
 }

@@ -26,7 +26,10 @@ final readonly class SettleHeldEdit
     /** @throws DomainException when it was settled in the meantime */
     public function handle(HeldEdit $held, User $editor, Choice $choice, ?string $third = null): ?Saved
     {
-        $settle = fn (): bool => HeldEdit::query()->whereKey($held->id)->whereNull('settled_at')->update(['settled_as' => $choice, 'settled_at' => now()]) > 0 || throw new DomainException('It is settled already');
+        $settle = fn (): bool => HeldEdit::query()
+            ->whereKey($held->id)
+            ->whereNull('settled_at')
+            ->update(['settled_as' => $choice, 'settled_at' => now()]) > 0 || throw new DomainException('It is settled already');
         if ($choice === Choice::Theirs) {
             $settle();
 
@@ -34,9 +37,19 @@ final readonly class SettleHeldEdit
         }
         $conflict = $held->meeting();
         $marks = $conflict->meeting->mine->runs[0]->marks ?? [];
-        $wanted = Settlement::of($this->states->tree($held->root), $conflict, $choice, $third === null ? null : new RichText([new Run($third, $marks)]));
+        $wanted = Settlement::of(
+            $this->states->tree($held->root),
+            $conflict,
+            $choice,
+            $third === null ? null : new RichText([new Run($third, $marks)]),
+        );
         $this->handed->keep($held->item, $held->root);
-        $saved = $this->save->handle($held->item, $editor, new Sent($held->root, $wanted, 'settle-'.$held->id, cause: Cause::Settled), $settle);
+        $saved = $this->save->handle(
+            $held->item,
+            $editor,
+            new Sent($held->root, $wanted, 'settle-'.$held->id, cause: Cause::Settled),
+            $settle,
+        );
 
         return $saved instanceof Saved ? $saved : throw new \LogicException('The state of a held edit is known');
     }

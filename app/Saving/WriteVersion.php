@@ -36,11 +36,19 @@ use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
 
 /**
- * Adds a version to an item, or grows the newest one; what needs a yes first is proposed instead, and the newest version stays. To be called inside the transaction of the action that wants it.
+ * Adds a version to an item, or grows the newest one; what needs a yes first is proposed instead, and the newest version stays. To be
+ * called inside the transaction of the action that wants it.
  */
 final readonly class WriteVersion
 {
-    public function __construct(private States $states, private Propose $propose, private HandedRoots $handed, private CarriedWords $carried, private Lives $lives, private FollowPlaces $places) {}
+    public function __construct(
+        private States $states,
+        private Propose $propose,
+        private HandedRoots $handed,
+        private CarriedWords $carried,
+        private Lives $lives,
+        private FollowPlaces $places,
+    ) {}
 
     /** @param Compared|null $compared what {@see ahead} told */
     public function handle(Item $item, User $editor, Written $written, ?Compared $compared = null): Version
@@ -60,22 +68,47 @@ final readonly class WriteVersion
         $unkept = $newest !== null && $this->keepsNoSteps($item, $written);
         $grown = $newest === null ? null : $this->grown($item, $newest, $editor, $written, $unkept);
         $beforeRoot = $this->beforeRoot($item, $grown);
-        $compared = $compared !== null && $compared->beforeRoot === $beforeRoot ? $compared : $this->compare($this->states, $item, $written, $grown, $beforeRoot);
+        $compared = $compared !== null && $compared->beforeRoot === $beforeRoot
+            ? $compared
+            : $this->compare($this->states, $item, $written, $grown, $beforeRoot);
         $this->check($item, $editor, $written, $grown, $compared);
         $writers = $unkept && $grown !== null ? $this->writers($item, $grown, $editor, $written) : [];
-        $version = $this->filled($grown ?? new Version(['item_id' => $item->id, 'number' => $item->head + 1, 'user_id' => $editor->id, 'cause' => $written->cause, 'source' => $written->source, 'started_at' => $at]), $item, $editor, $written, $compared, $writers);
-        $version->fill(['unkept' => $unkept, ...($unkept ? ['user_id' => $editor->id] : []), 'saved_at' => $at])->save();
+        $version = $this->filled(
+            $grown
+                ?? new Version([
+                    'item_id' => $item->id,
+                    'number' => $item->head + 1,
+                    'user_id' => $editor->id,
+                    'cause' => $written->cause,
+                    'source' => $written->source,
+                    'started_at' => $at,
+                ]),
+            $item,
+            $editor,
+            $written,
+            $compared,
+            $writers,
+        );
+        $version->fill(['unkept' => $unkept, ...$unkept ? ['user_id' => $editor->id] : [], 'saved_at' => $at])->save();
         if ($grown !== null && $item->root !== $written->root) {
             $this->handed->keep($item, $item->root);
         }
         $this->log($item, $editor, $version, $version->title, $grown === null);
         $isGrid = Kinds::named($item->kind)->grid() !== null;
-        $item->update(['head' => $version->number, 'root' => $written->root, 'title' => $version->title, 'changed_at' => $at, ...(! $compared->isExcerpt && $isGrid ? ['formulas' => Spelling::hasFormulas($compared->after)] : [])]);
+        $item->update([
+            'head' => $version->number,
+            'root' => $written->root,
+            'title' => $version->title,
+            'changed_at' => $at,
+            ...! $compared->isExcerpt && $isGrid ? ['formulas' => Spelling::hasFormulas($compared->after)] : [],
+        ]);
         $this->index($item, $version, $written, $compared, $writers, $grown !== null);
         if ($grown === null) {
             $this->tally($item, $editor, $at);
         }
-        $item->isLine() ? Proposal::onLine($item)?->wrote($written->root, array_map(strval(...), array_keys($compared->touched))) : $item->room(Rules::class)->written($item, $version, $compared->after);
+        $item->isLine()
+            ? Proposal::onLine($item)?->wrote($written->root, array_map(strval(...), array_keys($compared->touched)))
+            : $item->room(Rules::class)->written($item, $version, $compared->after);
 
         return $version->load('user', 'milestone');
     }
@@ -83,7 +116,15 @@ final readonly class WriteVersion
     /** What must hold when a state of this kind is written. */
     private function check(Item $item, User $editor, Written $written, ?Version $grown, Compared $compared): void
     {
-        $item->room(Rules::class)->check($item, $editor, $written, $compared, fn (): ChangeSet => $grown === null ? $compared->changes : $this->changesSince($item, $written));
+        $item
+            ->room(Rules::class)
+            ->check(
+                $item,
+                $editor,
+                $written,
+                $compared,
+                fn (): ChangeSet => $grown === null ? $compared->changes : $this->changesSince($item, $written),
+            );
         $kind = Kinds::named($item->kind);
         if ($kind->grid() === null) {
             $this->ownPictures($item, $kind, $compared->changes);
@@ -98,7 +139,15 @@ final readonly class WriteVersion
     private function filled(Version $version, Item $item, User $editor, Written $written, Compared $compared, array $writers): Version
     {
         $title = $written->title ?? $item->title;
-        $called = $item->head === 0 ? $title : ($version->exists ? (string) Version::query()->where('item_id', $item->id)->where('number', '<', $version->number)->orderByDesc('number')->value('title') : $item->title);
+        $called = $item->head === 0
+            ? $title
+            : ($version->exists
+                ? (string) Version::query()
+                    ->where('item_id', $item->id)
+                    ->where('number', '<', $version->number)
+                    ->orderByDesc('number')
+                    ->value('title')
+                : $item->title);
         $statements = [...Statements::ofTitle($called, $title), ...$compared->statements];
 
         return $version->fill([
@@ -148,7 +197,10 @@ final readonly class WriteVersion
             return;
         }
         if ($isNew && $version->cause->isLogged()) {
-            LogLine::ofItem($version->cause->value, $editor, $item, ['source' => (string) ($version->source ?? $version->number - 1), 'number' => (string) $version->number]);
+            LogLine::ofItem($version->cause->value, $editor, $item, [
+                'source' => (string) ($version->source ?? $version->number - 1),
+                'number' => (string) $version->number,
+            ]);
         } elseif ($isNew && $version->number === 1 && $item->form_id === null) {
             LogLine::ofItem('item_made', $editor, $item);
         }
@@ -158,7 +210,8 @@ final readonly class WriteVersion
     }
 
     /**
-     * Compares what a state would become with what is before it, while others may write; when something else is there by then, it is done again.
+     * Compares what a state would become with what is before it, while others may write; when something else is there by then, it is done
+     * again.
      *
      * @param  States  $states  in which the state can be read
      */
@@ -199,7 +252,17 @@ final readonly class WriteVersion
             default => $this->unusualIn($item, $grid, $excerpt, (string) $beforeRoot),
         };
 
-        return new Compared($beforeRoot, $written->root, $before, $after, $changes, Statements::of($kind, $before, $after, $changes), $this->touched($kind, $changes, $after), $unusual, $excerpt !== null);
+        return new Compared(
+            $beforeRoot,
+            $written->root,
+            $before,
+            $after,
+            $changes,
+            Statements::of($kind, $before, $after, $changes),
+            $this->touched($kind, $changes, $after),
+            $unusual,
+            $excerpt !== null,
+        );
     }
 
     /** Nothing changed: no version, but a note or a wish to keep this state may still go to the newest one. */
@@ -219,10 +282,15 @@ final readonly class WriteVersion
     /** A note is said by whoever wrote the version. @return bool whether they did */
     public function note(Item $item, User $editor, int $number, string $note): bool
     {
-        return Version::query()->where(['item_id' => $item->id, 'number' => $number, 'user_id' => $editor->id])->update(['note' => $note]) > 0;
+        return Version::query()
+            ->where(['item_id' => $item->id, 'number' => $number, 'user_id' => $editor->id])
+            ->update(['note' => $note]) > 0;
     }
 
-    /** Where a shelf keeps no history of such items, none is kept of what is written; answers to a form without a history have none, and nor have the datasets that follow them. */
+    /**
+     * Where a shelf keeps no history of such items, none is kept of what is written; answers to a form without a history have none, and nor
+     * have the datasets that follow them.
+     */
     private function keepsNoSteps(Item $item, Written $written): bool
     {
         if (! $item->isLine() && ! $item->keepsHistory()) {
@@ -255,11 +323,17 @@ final readonly class WriteVersion
         $new = [];
         foreach ($changes->changes as $change) {
             if ($change->after !== null) {
-                array_push($new, ...array_diff($kind->chunksOf($change->after), $change->before === null ? [] : $kind->chunksOf($change->before)));
+                array_push(
+                    $new,
+                    ...array_diff($kind->chunksOf($change->after), $change->before === null ? [] : $kind->chunksOf($change->before)),
+                );
             }
         }
         $new = array_values(array_unique($new));
-        if ($new !== [] && array_diff($new, Picture::query()->where('item_id', $item->pictured())->whereIn('chunk', $new)->pluck('chunk')->all()) !== []) {
+        if (
+            $new !== []
+            && array_diff($new, Picture::query()->where('item_id', $item->pictured())->whereIn('chunk', $new)->pluck('chunk')->all()) !== []
+        ) {
             throw ValidationException::withMessages(['content' => __('problems.no_such_picture')]);
         }
     }
@@ -293,7 +367,19 @@ final readonly class WriteVersion
         $broken = $beforeRoot === null ? [] : $item->room(Rules::class)->breaks($item, $before, $after, $changes, $beforeRoot);
         $found = UnusualChanges::in(Kinds::named($item->kind), $before, $after, $changes);
 
-        return $found === [] && $broken === [] ? null : [...$broken, ...array_map(fn (UnusualChange $change) => ['type' => $change->type->value, 'part' => $change->field === null ? $change->ids[0] : "{$change->ids[0]}/{$change->field}", 'evidence' => $change->evidence], $found)];
+        return $found === [] && $broken === []
+            ? null
+            : [
+                ...$broken,
+                ...array_map(
+                    fn (UnusualChange $change) => [
+                        'type' => $change->type->value,
+                        'part' => $change->field === null ? $change->ids[0] : "{$change->ids[0]}/{$change->field}",
+                        'evidence' => $change->evidence,
+                    ],
+                    $found,
+                ),
+            ];
     }
 
     /**
@@ -309,12 +395,14 @@ final readonly class WriteVersion
         }
         $columns = NumberColumns::of($this->states, $grid, $excerpt, $before);
 
-        return $columns === null ? null : $this->unusual($item, $columns[0], $columns[1], TreeCompare::of($columns[0], $columns[1]), $before);
+        return $columns === null
+            ? null
+            : $this->unusual($item, $columns[0], $columns[1], TreeCompare::of($columns[0], $columns[1]), $before);
     }
 
     /**
-     * Who wrote what a version holds that takes several people in: what the one who writes now leaves as it is, is still those people's; a value that they
-     * write over is theirs, and of what holds more than a value it is not known any more which of them wrote what.
+     * Who wrote what a version holds that takes several people in: what the one who writes now leaves as it is, is still those people's; a
+     * value that they write over is theirs, and of what holds more than a value it is not known any more which of them wrote what.
      *
      * @return array<string, non-empty-list<int>> part => people, where it is not the one who writes now alone
      */
@@ -326,7 +414,9 @@ final readonly class WriteVersion
             foreach (DB::table($table)->where(['item_id' => $item->id, 'number' => $grown->number])->get(['part', 'user_id']) as $row) {
                 $part = (string) $row->part;
                 if (! isset($now[$part]) || ($item->form_id === null && ! str_contains($part, '/'))) {
-                    $writers[$part] = array_values(array_unique([...(isset($now[$part]) ? [$editor->id] : []), ...($writers[$part] ?? []), (int) $row->user_id]));
+                    $writers[$part] = array_values(
+                        array_unique([...isset($now[$part]) ? [$editor->id] : [], ...$writers[$part] ?? [], (int) $row->user_id]),
+                    );
                 }
             }
         }
@@ -352,15 +442,28 @@ final readonly class WriteVersion
      */
     private function touch(Item $item, Version $version, array $touched, array $writers): void
     {
-        DB::table('touches')->where(['item_id' => $item->id, 'number' => $version->number])->delete();
-        $version->unkept && DB::table('shared_touches')->where(['item_id' => $item->id, 'number' => $version->number])->delete();
-        $insert = DB::connection()->getPdo()->prepare('INSERT INTO touches (item_id, part, number, user_id, what, position) VALUES (?, ?, ?, ?, ?, ?)');
+        DB::table('touches')
+            ->where(['item_id' => $item->id, 'number' => $version->number])
+            ->delete();
+        $version->unkept
+            && DB::table('shared_touches')
+                ->where(['item_id' => $item->id, 'number' => $version->number])
+                ->delete();
+        $insert = DB::connection()
+            ->getPdo()
+            ->prepare('INSERT INTO touches (item_id, part, number, user_id, what, position) VALUES (?, ?, ?, ?, ?, ?)');
         // A model takes longer to tell a value than the database to keep a row.
         [$id, $number, $editor] = [$item->id, $version->number, $version->user_id];
         foreach ($touched as $part => [$what, $position]) {
             $people = $writers[$part] ?? [$editor];
             $insert->execute([$id, $part, $number, $people[0], $what, $position]);
-            count($people) === 1 || DB::table('shared_touches')->insert(array_map(fn (int $other): array => ['item_id' => $id, 'number' => $number, 'part' => $part, 'user_id' => $other], array_slice($people, 1)));
+            count($people) === 1
+                || DB::table('shared_touches')->insert(
+                    array_map(
+                        fn (int $other): array => ['item_id' => $id, 'number' => $number, 'part' => $part, 'user_id' => $other],
+                        array_slice($people, 1),
+                    ),
+                );
         }
     }
 

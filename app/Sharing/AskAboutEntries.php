@@ -16,7 +16,15 @@ final readonly class AskAboutEntries
     public function handle(Shelf $shelf, bool $asks): int
     {
         return DB::transaction(function () use ($shelf, $asks): int {
-            $waiting = ! $shelf->asks_entries || $asks ? 0 : Proposal::query()->waiting()->whereIn('item_id', Item::query()->where('shelf_id', $shelf->id)->whereNotNull('form_id')->whereNull('deleted_at')->select('id'))->count();
+            $waiting = ! $shelf->asks_entries || $asks
+                ? 0
+                : Proposal::query()
+                    ->waiting()
+                    ->whereIn(
+                        'item_id',
+                        Item::query()->where('shelf_id', $shelf->id)->whereNotNull('form_id')->whereNull('deleted_at')->select('id'),
+                    )
+                    ->count();
             if ($waiting > 0) {
                 return $waiting;
             }

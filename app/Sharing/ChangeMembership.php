@@ -20,8 +20,13 @@ final class ChangeMembership
     public function handle(Membership $membership, ?Role $role, User $by): bool
     {
         return DB::transaction(function () use ($membership, $role, $by) {
-            $lastOwner = $membership->role === Role::Owner && $role !== Role::Owner
-                && Membership::query()->comes()->where(['shelf_id' => $membership->shelf_id, 'role' => Role::Owner])->whereKeyNot($membership->id)->doesntExist();
+            $lastOwner = $membership->role === Role::Owner
+            && $role !== Role::Owner
+            && Membership::query()
+                ->comes()
+                ->where(['shelf_id' => $membership->shelf_id, 'role' => Role::Owner])
+                ->whereKeyNot($membership->id)
+                ->doesntExist();
             if ($lastOwner) {
                 return false;
             }

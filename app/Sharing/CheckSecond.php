@@ -32,7 +32,11 @@ final class CheckSecond
         $step = $person->second_key === null ? null : SecondFactor::step($person->second_key, $code, now()->getTimestamp());
 
         // Who looks over a shoulder comes too late with it.
-        return $step !== null && User::query()->whereKey($person->id)->where('second_step', '<', $step)->update(['second_step' => $step]) === 1;
+        return $step !== null
+            && User::query()
+                ->whereKey($person->id)
+                ->where('second_step', '<', $step)
+                ->update(['second_step' => $step]) === 1;
     }
 
     private static function writtenDown(User $person, string $code): bool
@@ -40,6 +44,9 @@ final class CheckSecond
         $left = array_values(array_diff($person->recovery, [hash('sha256', $code)]));
 
         return count($left) < count($person->recovery)
-            && User::query()->whereKey($person->id)->where('recovery', json_encode($person->recovery))->update(['recovery' => json_encode($left)]) === 1;
+            && User::query()
+                ->whereKey($person->id)
+                ->where('recovery', json_encode($person->recovery))
+                ->update(['recovery' => json_encode($left)]) === 1;
     }
 }

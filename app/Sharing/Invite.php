@@ -32,9 +32,27 @@ final readonly class Invite
 
                 return null;
             }
-            $invitation = Invitation::query()->updateOrCreate(['shelf_id' => $shelf->id, 'email' => $email], ['user_id' => $owner->id, 'name' => $person->name ?? $name, 'role' => $role, 'expires_at' => now()->addDays(Invitation::DAYS)]);
+            $invitation = Invitation::query()->updateOrCreate(
+                ['shelf_id' => $shelf->id, 'email' => $email],
+                [
+                    'user_id' => $owner->id,
+                    'name' => $person->name ?? $name,
+                    'role' => $role,
+                    'expires_at' => now()->addDays(Invitation::DAYS),
+                ],
+            );
             LogLine::ofShelf('invited', $owner, $shelf, $email, ['is' => $role->value]);
-            $this->mail->handle(null, $email, __('people.mail.subject', ['name' => $owner->name, 'shelf' => $shelf->name]), __('people.mail.body', ['name' => $owner->name, 'shelf' => $shelf->name, 'link' => self::link($invitation, true), 'days' => (string) Invitation::DAYS]));
+            $this->mail->handle(
+                null,
+                $email,
+                __('people.mail.subject', ['name' => $owner->name, 'shelf' => $shelf->name]),
+                __('people.mail.body', [
+                    'name' => $owner->name,
+                    'shelf' => $shelf->name,
+                    'link' => self::link($invitation, true),
+                    'days' => (string) Invitation::DAYS,
+                ]),
+            );
 
             return $invitation;
         });
@@ -49,6 +67,13 @@ final readonly class Invite
     /** @param bool $mailed whether it goes to the address, and to nobody else */
     public static function link(Invitation $invitation, bool $mailed): string
     {
-        return URL::to(URL::temporarySignedRoute('invitation', $invitation->expires_at, ['invitation' => $invitation, ...($mailed ? ['mailed' => 1] : [])], absolute: false));
+        return URL::to(
+            URL::temporarySignedRoute(
+                'invitation',
+                $invitation->expires_at,
+                ['invitation' => $invitation, ...$mailed ? ['mailed' => 1] : []],
+                absolute: false,
+            ),
+        );
     }
 }

@@ -6,7 +6,10 @@ namespace App\Sharing;
 
 use App\Models\User;
 
-/** Codes of six digits that change every half minute, by a key that a person's device and the place share: TOTP (RFC 6238), over HOTP (RFC 4226) with HMAC-SHA-1. */
+/**
+ * Codes of six digits that change every half minute, by a key that a person's device and the place share: TOTP (RFC 6238), over HOTP (RFC
+ * 4226) with HMAC-SHA-1.
+ */
 final class SecondFactor
 {
     /** Seconds of a step. */
@@ -33,7 +36,12 @@ final class SecondFactor
     {
         $place = (string) (config('attic.place') ?: config('mail.from.name'));
 
-        return 'otpauth://totp/'.rawurlencode($place).':'.rawurlencode($person->email).'?'.http_build_query(['secret' => $key, 'issuer' => $place], encoding_type: PHP_QUERY_RFC3986);
+        return 'otpauth://totp/'
+            .rawurlencode($place)
+            .':'
+            .rawurlencode($person->email)
+            .'?'
+            .http_build_query(['secret' => $key, 'issuer' => $place], encoding_type: PHP_QUERY_RFC3986);
     }
 
     /** @return int|null the step that a code is of, now or nearly; null when it is of none */
@@ -60,8 +68,14 @@ final class SecondFactor
 
     private static function bytes(string $key): string
     {
-        $bits = implode('', array_map(fn (string $letter): string => sprintf('%05b', (int) strpos(self::LETTERS, $letter)), str_split($key)));
+        $bits = implode(
+            '',
+            array_map(fn (string $letter): string => sprintf('%05b', (int) strpos(self::LETTERS, $letter)), str_split($key)),
+        );
 
-        return implode('', array_map(fn (string $eight): string => strlen($eight) === 8 ? chr((int) bindec($eight)) : '', str_split($bits, 8)));
+        return implode(
+            '',
+            array_map(fn (string $eight): string => strlen($eight) === 8 ? chr((int) bindec($eight)) : '', str_split($bits, 8)),
+        );
     }
 }

@@ -33,7 +33,13 @@ final readonly class TakeUpInvitation
         return DB::transaction(function () use ($invitation, $name, $password, $mailed): User {
             $person = User::query()->where('email', $invitation->email)->first();
             if ($person === null) {
-                $person = User::query()->create(['name' => $name, 'email' => $invitation->email, 'password' => $password, 'colour' => User::nextColour(), 'proved' => $mailed]);
+                $person = User::query()->create([
+                    'name' => $name,
+                    'email' => $invitation->email,
+                    'password' => $password,
+                    'colour' => User::nextColour(),
+                    'proved' => $mailed,
+                ]);
             } else {
                 $person->update(['password' => $password]);
                 $person->forceFill(['remember_token' => Str::random(60)])->save();

@@ -7,7 +7,9 @@ namespace App\Store;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
-/** Which version of an item was the newest at a moment: looked for by halves in all items at once, since numbers and times go up together. */
+/**
+ * Which version of an item was the newest at a moment: looked for by halves in all items at once, since numbers and times go up together.
+ */
 final class AtMoment
 {
     /**

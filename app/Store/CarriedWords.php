@@ -31,8 +31,14 @@ final readonly class CarriedWords
     public function __construct(private States $states) {}
 
     /** @param MergedFrom|null $from what was merged, of a save that met others' */
-    public function keep(Item $item, Version $version, PartTree $before, PartTree $after, ChangeSet $changes, ?MergedFrom $from = null): void
-    {
+    public function keep(
+        Item $item,
+        Version $version,
+        PartTree $before,
+        PartTree $after,
+        ChangeSet $changes,
+        ?MergedFrom $from = null,
+    ): void {
         if (! $version->wasRecentlyCreated) {
             // It grew.
             DB::table('carried')->where(['item_id' => $item->id, 'number' => $version->number])->delete();
@@ -47,12 +53,24 @@ final readonly class CarriedWords
             $found = [...$found, ...$this->copied($part, $before, $number, $words) ?: $this->cutBefore($item, $version, $part, $words)];
         }
         if ($from !== null) {
-            $found = [...$found, ...array_map(fn (Carried $carried) => [$carried, $from->number], $this->merged($from, $after, $found, $words))];
+            $found = [
+                ...$found,
+                ...array_map(fn (Carried $carried) => [$carried, $from->number], $this->merged($from, $after, $found, $words)),
+            ];
         }
-        $rows = array_map(fn (array $each) => [
-            'item_id' => $item->id, 'number' => $version->number, 'part' => $each[0]->part, 'at' => $each[0]->at, 'length' => $each[0]->length,
-            'source_part' => $each[0]->from, 'source_at' => $each[0]->fromAt, 'source_number' => $each[1],
-        ], $found);
+        $rows = array_map(
+            fn (array $each) => [
+                'item_id' => $item->id,
+                'number' => $version->number,
+                'part' => $each[0]->part,
+                'at' => $each[0]->at,
+                'length' => $each[0]->length,
+                'source_part' => $each[0]->from,
+                'source_at' => $each[0]->fromAt,
+                'source_number' => $each[1],
+            ],
+            $found,
+        );
         foreach (array_chunk($rows, 100) as $batch) {
             DB::table('carried')->insertOrIgnore($batch);
         }
@@ -77,7 +95,10 @@ final readonly class CarriedWords
             $came[] = $mine === $now ? $carried : $carried->within($mine ?? [], $now ?? []);
         }
 
-        return array_merge(...array_map(fn (Carried $carried) => $carried->without($known[$carried->part] ?? []), array_filter($came)), ...[[]]);
+        return array_merge(
+            ...array_map(fn (Carried $carried) => $carried->without($known[$carried->part] ?? []), array_filter($came)),
+            ...[[]],
+        );
     }
 
     /**
@@ -91,8 +112,14 @@ final readonly class CarriedWords
         $known = array_fill_keys(array_map(fn (array $each) => $each[0]->part, $found), true);
         $pasted = [];
         foreach ($changes->changes as $change) {
-            $wrote = $change->type === ChangeType::Added || ($change->type === ChangeType::Edited && $change->before?->richText()->isEmpty() === true);
-            if ($wrote && $change->after !== null && ! isset($known[$change->id]) && str_word_count($change->after->richText()->text()) >= self::LONG) {
+            $wrote = $change->type === ChangeType::Added
+            || ($change->type === ChangeType::Edited && $change->before?->richText()->isEmpty() === true);
+            if (
+                $wrote
+                && $change->after !== null
+                && ! isset($known[$change->id])
+                && str_word_count($change->after->richText()->text()) >= self::LONG
+            ) {
                 $pasted[] = $change->after;
             }
         }
@@ -129,11 +156,20 @@ final readonly class CarriedWords
      */
     private function cutBefore(Item $item, Version $version, Part $part, Words $words): array
     {
-        $earlier = Version::query()->where(['item_id' => $item->id, 'user_id' => $version->user_id])->where('number', '<', $version->number)->where('number', '>=', max(2, $version->number - self::BACK))
-            ->where('removed', '>', 0)->orderByDesc('number')->pluck('number');
+        $earlier = Version::query()
+            ->where(['item_id' => $item->id, 'user_id' => $version->user_id])
+            ->where('number', '<', $version->number)
+            ->where('number', '>=', max(2, $version->number - self::BACK))
+            ->where('removed', '>', 0)
+            ->orderByDesc('number')
+            ->pluck('number');
         foreach ($earlier as $number) {
             $root = $item->rootBefore((int) $number);
-            $touched = DB::table('touches')->where(['item_id' => $item->id, 'number' => $number])->whereRaw('what & ? != 0', [ChangeType::Removed->bit() | ChangeType::Edited->bit()])->limit(self::MOST_TEXTS)->pluck('part');
+            $touched = DB::table('touches')
+                ->where(['item_id' => $item->id, 'number' => $number])
+                ->whereRaw('what & ? != 0', [ChangeType::Removed->bit() | ChangeType::Edited->bit()])
+                ->limit(self::MOST_TEXTS)
+                ->pluck('part');
             $then = is_string($root) ? $this->states->tree($root) : null;
             foreach ($touched as $id) {
                 $other = $then?->find((string) $id);
@@ -152,8 +188,12 @@ final readonly class CarriedWords
     {
         $tokens = $words->cut($part->richText()->text());
         $found = CommonStretches::of([$tokens], [$words->cut($other->richText()->text())]);
-        $shared = array_sum(array_map(fn (array $common) => count(array_filter(array_slice($tokens, $common[1], $common[4]), Words::counts(...))), $found));
+        $shared = array_sum(
+            array_map(fn (array $common) => count(array_filter(array_slice($tokens, $common[1], $common[4]), Words::counts(...))), $found),
+        );
 
-        return $shared < self::LONG ? [] : array_map(fn (array $common) => new Carried($part->id, $common[1], $common[4], $other->id, $common[3]), $found);
+        return $shared < self::LONG
+            ? []
+            : array_map(fn (array $common) => new Carried($part->id, $common[1], $common[4], $other->id, $common[3]), $found);
     }
 }

@@ -12,6 +12,14 @@ final class Checks
 {
     public static function note(string $name, Stringable $said, bool $isWell): void
     {
-        DB::table('checks')->upsert(['name' => $name, 'said' => mb_substr(trim(mb_scrub((string) $said)), -500), 'is_well' => $isWell, 'at' => now()->format('Y-m-d H:i:s')], ['name']);
+        DB::table('checks')->upsert(
+            [
+                'name' => $name,
+                'said' => mb_substr(trim(mb_scrub((string) $said)), -500),
+                'is_well' => $isWell,
+                'at' => now()->format('Y-m-d H:i:s'),
+            ],
+            ['name'],
+        );
     }
 }

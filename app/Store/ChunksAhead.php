@@ -8,8 +8,8 @@ use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Store\ChunkStore;
 
 /**
- * Chunks of a state that is worked out before it is written: cut, addressed and packed while others may write, and put in by {@see flush} inside the
- * transaction that makes them part of something.
+ * Chunks of a state that is worked out before it is written: cut, addressed and packed while others may write, and put in by {@see flush}
+ * inside the transaction that makes them part of something.
  */
 final class ChunksAhead implements ChunkStore
 {
@@ -51,7 +51,10 @@ final class ChunksAhead implements ChunkStore
         $this->bytes += $new;
     }
 
-    /** What makes up most of a large state is put in before it is part of anything, a little at a time; should nothing come of it, it is given back in a day. */
+    /**
+     * What makes up most of a large state is put in before it is part of anything, a little at a time; should nothing come of it, it is
+     * given back in a day.
+     */
     public function writeMost(): void
     {
         while (count($this->packed) > self::STEP) {

@@ -48,12 +48,19 @@ final readonly class Excerpt
             }
         }
         foreach ([...$before, ...$after] as $part) {
-            if (count($before) + count($after) > self::MOST || (! $even && $part->role === $grid->row && array_filter($part->fields, Cell::isFormula(...)) !== [])) {
+            if (
+                count($before) + count($after) > self::MOST
+                || (! $even && $part->role === $grid->row && array_filter($part->fields, Cell::isFormula(...)) !== [])
+            ) {
                 return null;
             }
         }
 
-        return new self(self::side($states, $grid, $old, $before), self::side($states, $grid, $new, $after), TreeCompare::between($stretches));
+        return new self(
+            self::side($states, $grid, $old, $before),
+            self::side($states, $grid, $new, $after),
+            TreeCompare::between($stretches),
+        );
     }
 
     /** The tabs, columns and headings of a state, with where they are; null when it is small. */
@@ -130,7 +137,12 @@ final readonly class Excerpt
         }
         ksort($parts);
 
-        return PartTree::excerpt(array_values($parts), $ordinals, array_combine(array_map(fn (Part $part) => $part->id, $parts), array_keys($parts)), [PartTree::ROOT => $states->count($root) - count($columns)]);
+        return PartTree::excerpt(
+            array_values($parts),
+            $ordinals,
+            array_combine(array_map(fn (Part $part) => $part->id, $parts), array_keys($parts)),
+            [PartTree::ROOT => $states->count($root) - count($columns)],
+        );
     }
 
     /** @param array<int, Part> $parts by position */
@@ -166,6 +178,11 @@ final readonly class Excerpt
         }
         ksort($parts);
 
-        return PartTree::excerpt(array_values($parts), $ordinals, array_combine(array_map(fn (Part $part) => $part->id, $parts), array_keys($parts)), $sizes);
+        return PartTree::excerpt(
+            array_values($parts),
+            $ordinals,
+            array_combine(array_map(fn (Part $part) => $part->id, $parts), array_keys($parts)),
+            $sizes,
+        );
     }
 }

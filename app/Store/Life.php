@@ -12,7 +12,15 @@ final readonly class Life
      * @param  int|null  $gone  null as long as it is there
      * @param  string|null  $spelled  of a formula, as people read it when it came
      */
-    public function __construct(public int $item, public string $part, public string $field, public int $from, public ?int $gone, public string $text, public ?string $spelled = null) {}
+    public function __construct(
+        public int $item,
+        public string $part,
+        public string $field,
+        public int $from,
+        public ?int $gone,
+        public string $text,
+        public ?string $spelled = null,
+    ) {}
 
     /** Where it is among the texts that are kept with those of an item: an entry's with those of its form, after them. */
     public function place(int $home): string

@@ -7,12 +7,13 @@ namespace App\Store;
 use LogicException;
 
 /**
- * Lives of texts that are kept together: those of neighbouring parts of one item, or of its entries. Each text is in it once, however often it came and wherever it is, and what is
- * written one version after the other packs to a tenth.
+ * Lives of texts that are kept together: those of neighbouring parts of one item, or of its entries. Each text is in it once, however often
+ * it came and wherever it is, and what is written one version after the other packs to a tenth.
  *
- * Packed it is, deflated: how many lives there are, and how long the JSON is that follows; the JSON, with the places (see {@see Life::place}), the fields, what is kept of
- * texts that are formulas by number of text, and the page of each text; five columns with a number for each life: place, field, text, the version that brought it, and the
- * one that it was gone with or 0; and each text in a line, as it is looked for. Numbers have 32 bits, little-endian.
+ * Packed it is, deflated: how many lives there are, and how long the JSON is that follows; the JSON, with the places (see
+ * {@see Life::place}), the fields, what is kept of texts that are formulas by number of text, and the page of each text; five columns with
+ * a number for each life: place, field, text, the version that brought it, and the one that it was gone with or 0; and each text in a line,
+ * as it is looked for. Numbers have 32 bits, little-endian.
  *
  * A page is what the index of words knows as one: some texts, about {@see PAGE} bytes of them.
  */
@@ -92,9 +93,16 @@ final class LifeBlock
             $spelled === '' ?: $formulas[$at] = $text;
         }
         $strings = fn (array $of): array => array_map(strval(...), array_keys($of));
-        $head = json_encode([$strings($places), $strings($fields), (object) $formulas, array_values($this->pages)], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE);
+        $head = json_encode(
+            [$strings($places), $strings($fields), (object) $formulas, array_values($this->pages)],
+            JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE,
+        );
 
-        return gzdeflate(pack('VV', count($columns[0]), strlen($head)).$head.pack('V*', ...array_merge(...$columns)).implode("\n", $lines), 6) ?: throw new LogicException('zlib would not deflate');
+        return gzdeflate(
+            pack('VV', count($columns[0]), strlen($head)).$head.pack('V*', ...array_merge(...$columns)).implode("\n", $lines),
+            6,
+        )
+            ?: throw new LogicException('zlib would not deflate');
     }
 
     /**
@@ -109,7 +117,11 @@ final class LifeBlock
         $folded = str_replace(self::SIGN, '', Lives::folded($body));
         $first = $pieces[0];
         $which = [];
-        for ($at = strpos($folded, $first), $before = $line = 0; $at !== false; $at = $end === false ? false : strpos($folded, $first, $end)) {
+        for (
+            $at = strpos($folded, $first), $before = $line = 0;
+            $at !== false;
+            $at = $end === false ? false : strpos($folded, $first, $end)
+        ) {
             $line += substr_count($folded, "\n", $before, $at - $before);
             $begin = (int) strrpos($folded, "\n", $at - strlen($folded));
             $end = strpos($folded, "\n", $at);
@@ -168,11 +180,21 @@ final class LifeBlock
         [$places, $fields, $formulas] = $head;
         $length = intdiv(strlen($columns), self::COLUMNS);
         $text = $length === 0 ? [] : array_values(unpack('V*', substr($columns, 2 * $length, $length)) ?: []);
-        $number = fn (int $column, int $at): int => ord($columns[$of = $column * $length + 4 * $at]) | ord($columns[$of + 1]) << 8 | ord($columns[$of + 2]) << 16 | ord($columns[$of + 3]) << 24;
+        $number = fn (int $column, int $at): int => ord($columns[($of = $column * $length + 4 * $at)])
+            | (ord($columns[$of + 1]) << 8)
+            | (ord($columns[$of + 2]) << 16)
+            | (ord($columns[$of + 3]) << 24);
         $lives = [];
         foreach ($texts === null ? $text : array_filter($text, fn (int $of): bool => isset($texts[$of])) as $at => $of) {
             [$item, $part] = Life::at($home, $places[$number(0, $at)]);
-            $lives[] = new Life($item, $part, $fields[$number(1, $at)], $number(3, $at), $number(4, $at) ?: null, ...self::text($formulas, $lines, $of));
+            $lives[] = new Life(
+                $item,
+                $part,
+                $fields[$number(1, $at)],
+                $number(3, $at),
+                $number(4, $at) ?: null,
+                ...self::text($formulas, $lines, $of),
+            );
         }
 
         return $lives;
@@ -196,7 +218,10 @@ final class LifeBlock
     {
         if ($this->sorted === null) {
             $lives = array_merge(...array_values($this->lives));
-            $order = array_map(fn (Life $life): string => $life->field."\0".$life->place($this->home).sprintf("\0%010d", $life->from), $lives);
+            $order = array_map(
+                fn (Life $life): string => $life->field."\0".$life->place($this->home).sprintf("\0%010d", $life->from),
+                $lives,
+            );
             asort($order, SORT_STRING);
             $this->sorted = array_map(fn (int $at): Life => $lives[$at], array_keys($order));
         }
@@ -225,7 +250,10 @@ final class LifeBlock
         }
     }
 
-    /** Puts texts that came in new pages, and leaves those that are there where they are; or puts all of them in new ones, those of a place beside each other. */
+    /**
+     * Puts texts that came in new pages, and leaves those that are there where they are; or puts all of them in new ones, those of a place
+     * beside each other.
+     */
     public function page(bool $anew): void
     {
         $texts = [];
@@ -239,7 +267,11 @@ final class LifeBlock
             $place = $life->place($this->home)."/{$life->field}";
             $adds = $place === $before ? self::NEXT : strlen((string) $key);
             // What would have too many pages has the rest of it in the last.
-            if ($size > 0 && $size + $adds > ($this->isClosed ? self::CLOSED_PAGE : self::PAGE) && (! $anew || $page + 1 < LifeBlocks::PAGES)) {
+            if (
+                $size > 0
+                && $size + $adds > ($this->isClosed ? self::CLOSED_PAGE : self::PAGE)
+                && (! $anew || $page + 1 < LifeBlocks::PAGES)
+            ) {
                 [$page, $size] = [$page + 1, 0];
             }
             $this->pages[(string) $key] = $page;
@@ -258,10 +290,21 @@ final class LifeBlock
         return self::folded($this->pages);
     }
 
-    /** @return array{array<int, string>, array<int, string>} the pages that the index is to forget and those that it is to know instead, as they are now */
+    /**
+     * @return array{array<int, string>, array<int, string>} the pages that the index is to forget and those that it is to know instead, as
+     *     they are now
+     */
     public function changes(): array
     {
-        $pages = array_fill_keys([...array_values(array_diff_key($this->indexed, $this->pages)), ...array_values(array_diff_key($this->pages, $this->indexed)), ...array_values(array_diff_assoc($this->indexed, $this->pages)), ...array_values(array_diff_assoc($this->pages, $this->indexed))], true);
+        $pages = array_fill_keys(
+            [
+                ...array_values(array_diff_key($this->indexed, $this->pages)),
+                ...array_values(array_diff_key($this->pages, $this->indexed)),
+                ...array_values(array_diff_assoc($this->indexed, $this->pages)),
+                ...array_values(array_diff_assoc($this->pages, $this->indexed)),
+            ],
+            true,
+        );
         $of = fn (array $all): array => self::folded(array_filter($all, fn (int $page) => isset($pages[$page])));
 
         return [$of($this->indexed), $of($this->pages)];
@@ -298,7 +341,10 @@ final class LifeBlock
         return array_sum(array_map(fn (Life $life): int => $life->size(), $lives));
     }
 
-    /** @return array{int, int} the first version after the first and the last with which something in it came or went; 1 when nothing did since the first */
+    /**
+     * @return array{int, int} the first version after the first and the last with which something in it came or went; 1 when nothing did
+     *     since the first
+     */
     public function reach(): array
     {
         $numbers = [];

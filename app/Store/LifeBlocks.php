@@ -12,8 +12,9 @@ use PDO;
 use stdClass;
 
 /**
- * The blocks of lives of one item, and what the index of words knows of them. Those of entries are kept with those of their form. The open blocks share the places among them, each from
- * one place on to the next block; when one grows too large, what is gone moves to a closed one, and what is left is divided.
+ * The blocks of lives of one item, and what the index of words knows of them. Those of entries are kept with those of their form. The open
+ * blocks share the places among them, each from one place on to the next block; when one grows too large, what is gone moves to a closed
+ * one, and what is left is divided.
  */
 final class LifeBlocks
 {
@@ -92,11 +93,18 @@ final class LifeBlocks
         $end = $this->item->id === $this->home ? '~' : substr($this->place(''), 0, -1).'0';
         $begin = $this->open()->where('place', '<=', $this->place(''))->max('place');
 
-        return DB::table('lives')->where('item_id', $this->home)->where(fn (Builder $either) => $either->where('closed', 1)->orWhere(fn (Builder $open) => $open->where('place', '>=', is_string($begin) ? $begin : '')->where('place', '<', $end)));
+        return DB::table('lives')
+            ->where('item_id', $this->home)
+            ->where(
+                fn (Builder $either) => $either
+                    ->where('closed', 1)
+                    ->orWhere(fn (Builder $open) => $open->where('place', '>=', is_string($begin) ? $begin : '')->where('place', '<', $end)),
+            );
     }
 
     /**
-     * Gives each life of the item that is in a block in which something came or went with a version, or between two, to be kept as it is said, or to go.
+     * Gives each life of the item that is in a block in which something came or went with a version, or between two, to be kept as it is
+     * said, or to go.
      *
      * @param  callable(Life): (Life|null)  $change
      */
@@ -246,8 +254,19 @@ final class LifeBlocks
             $block->id === null || DB::table('lives')->where('id', $block->id)->delete();
         } else {
             [$first, $last] = $block->reach();
-            $write = $pdo->prepare($block->id === null ? 'INSERT INTO lives (first, last, data, item_id, place, closed) VALUES (?, ?, ?, ?, ?, ?)' : 'UPDATE lives SET first = ?, last = ?, data = ? WHERE id = ?');
-            foreach ([$first, $last, $block->pack(), ...($block->id === null ? [$block->home, $block->from, (int) $block->isClosed] : [$block->id])] as $at => $value) {
+            $write = $pdo->prepare(
+                $block->id === null
+                    ? 'INSERT INTO lives (first, last, data, item_id, place, closed) VALUES (?, ?, ?, ?, ?, ?)'
+                    : 'UPDATE lives SET first = ?, last = ?, data = ? WHERE id = ?',
+            );
+            foreach (
+                [
+                    $first,
+                    $last,
+                    $block->pack(),
+                    ...$block->id === null ? [$block->home, $block->from, (int) $block->isClosed] : [$block->id],
+                ] as $at => $value
+            ) {
                 $write->bindValue($at + 1, $value, $at === 2 ? PDO::PARAM_LOB : (is_int($value) ? PDO::PARAM_INT : PDO::PARAM_STR));
             }
             $write->execute();

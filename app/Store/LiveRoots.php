@@ -48,7 +48,11 @@ final class LiveRoots
         $since = $this->at - self::SLACK;
         $handed = fn (): Builder => DB::table('handed_roots')->where('at', '>=', $since);
         yield from self::texts($handed()->select('root'));
-        yield from self::texts(DB::table('items')->when($this->at > 0, fn (Builder $query) => $query->whereIn('id', $handed()->select('item_id')))->select('root'));
+        yield from self::texts(
+            DB::table('items')
+                ->when($this->at > 0, fn (Builder $query) => $query->whereIn('id', $handed()->select('item_id')))
+                ->select('root'),
+        );
         foreach (['root', 'base', 'answer'] as $column) {
             yield from self::texts(DB::table('sendings')->where('at', '>=', $since)->whereNotNull($column)->select($column));
         }
@@ -66,7 +70,10 @@ final class LiveRoots
         yield from self::texts(DB::table('source_steps')->whereNotNull('root')->select('root'));
     }
 
-    /** @return iterable<array{string, bool}> hexadecimal addresses of chunks, and whether such a one lists pieces: all at first, then those that came since the last time */
+    /**
+     * @return iterable<array{string, bool}> hexadecimal addresses of chunks, and whether such a one lists pieces: all at first, then those
+     *     that came since the last time
+     */
     public function pictures(): iterable
     {
         foreach (DB::table('pictures')->where('id', '>', $this->pictures)->select('id', 'chunk', 'bytes')->lazyById(self::PAGE) as $row) {

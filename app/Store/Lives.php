@@ -15,8 +15,8 @@ use MistyAttic\Core\Kinds\Kind;
 use Normalizer;
 
 /**
- * Lives of texts, by which what is there and what is gone is found: written with each version, from what it touched and from nothing else. A life is
- * one text in one field of a part (or one cell) from the version that brought it to the version that it was gone with.
+ * Lives of texts, by which what is there and what is gone is found: written with each version, from what it touched and from nothing else.
+ * A life is one text in one field of a part (or one cell) from the version that brought it to the version that it was gone with.
  */
 final class Lives
 {
@@ -77,7 +77,11 @@ final class Lives
         $blocks = new LifeBlocks($item);
         if ($grew) {
             // What it had brought is not there, and what it had taken out is.
-            $blocks->change($number, $number, fn (Life $life): ?Life => $life->from === $number ? null : ($life->gone === $number ? $life->until(null) : $life));
+            $blocks->change(
+                $number,
+                $number,
+                fn (Life $life): ?Life => $life->from === $number ? null : ($life->gone === $number ? $life->until(null) : $life),
+            );
         }
         $wanted = ['' => ['title' => [$title, null]]];
         $row = $kind->grid()?->row;
@@ -113,7 +117,9 @@ final class Lives
         $isSpelled = $part !== null && $kind->grid()?->calculated === true && $after->ordinals === null;
         $spelled = [];
         foreach ($texts as $field => $text) {
-            $formula = $isSpelled && Cell::isFormula($part->fields[$field] ?? null) ? mb_substr($kind->written($after, $part, $part->fields[$field]), 0, self::MOST) : null;
+            $formula = $isSpelled && Cell::isFormula($part->fields[$field] ?? null)
+                ? mb_substr($kind->written($after, $part, $part->fields[$field]), 0, self::MOST)
+                : null;
             $spelled[$field] = [mb_substr($text, 0, self::MOST), $formula];
         }
 
@@ -151,7 +157,17 @@ final class Lives
     {
         $part = $life->spelled === null ? null : $at->find($life->part);
 
-        return $part === null ? $life : new Life($life->item, $life->part, $life->field, $life->from, $life->gone, $life->text, self::spelled($kind, $at, $part, [$life->field => $life->text])[$life->field][1]);
+        return $part === null
+            ? $life
+            : new Life(
+                $life->item,
+                $life->part,
+                $life->field,
+                $life->from,
+                $life->gone,
+                $life->text,
+                self::spelled($kind, $at, $part, [$life->field => $life->text])[$life->field][1],
+            );
     }
 
     /** What is found of an item up to a version is found of its copy; not when that is so much that it is to be read in by night. */
@@ -161,7 +177,15 @@ final class Lives
         $count = 0;
         foreach ((new LifeBlocks($from))->lives() as $life) {
             if ($life->from <= $until) {
-                $lives[$life->part][] = new Life($copy->id, $life->part, $life->field, $life->from, $life->gone === null || $life->gone > $until ? null : $life->gone, $life->text, $life->spelled);
+                $lives[$life->part][] = new Life(
+                    $copy->id,
+                    $life->part,
+                    $life->field,
+                    $life->from,
+                    $life->gone === null || $life->gone > $until ? null : $life->gone,
+                    $life->text,
+                    $life->spelled,
+                );
                 if (++$count > self::COPIED) {
                     return false;
                 }
@@ -201,8 +225,8 @@ final class Lives
     }
 
     /**
-     * Lives of some items whose text holds all pieces, the blocks that were made last first. Few blocks are read through; among many, the index knows. So somebody with little does
-     * not wait for what others have.
+     * Lives of some items whose text holds all pieces, the blocks that were made last first. Few blocks are read through; among many, the
+     * index knows. So somebody with little does not wait for what others have.
      *
      * @param  Builder  $items  a query over `items`
      * @param  list<string>  $pieces  folded
@@ -216,7 +240,15 @@ final class Lives
         $blocks = fn (): Builder => DB::table('lives')->whereIn('item_id', $items->clone()->selectRaw('coalesce(items.form_id, items.id)'));
         $ids = $blocks()->limit(self::FEW + 1)->pluck('id')->all();
         if (count($ids) > self::FEW) {
-            $ids = $blocks()->whereIn('id', DB::table('found')->whereRaw('found MATCH ?', [$match])->selectRaw('rowid / '.LifeBlocks::PAGES))->pluck('id')->all();
+            $ids = $blocks()
+                ->whereIn(
+                    'id',
+                    DB::table('found')
+                        ->whereRaw('found MATCH ?', [$match])
+                        ->selectRaw('rowid / '.LifeBlocks::PAGES),
+                )
+                ->pluck('id')
+                ->all();
         }
         rsort($ids);
         $lives = [];
@@ -226,7 +258,14 @@ final class Lives
                 array_push($found, ...LifeBlock::holding((int) $row->item_id, (string) $row->data, $pieces));
             }
             // In a block may be entries that are not among them, and a form that is not.
-            $among = $found === [] ? [] : $items->clone()->whereIn('items.id', array_values(array_unique(array_map(fn (Life $life) => $life->item, $found))))->pluck('items.id')->flip()->all();
+            $among = $found === []
+                ? []
+                : $items
+                    ->clone()
+                    ->whereIn('items.id', array_values(array_unique(array_map(fn (Life $life) => $life->item, $found))))
+                    ->pluck('items.id')
+                    ->flip()
+                    ->all();
             $found = array_values(array_filter($found, fn (Life $life) => isset($among[$life->item])));
             $looked -= count($found);
             array_push($lives, ...$told($found));
@@ -247,13 +286,22 @@ final class Lives
     {
         LifeBlocks::forgetAll($items);
         foreach (array_chunk($items, self::READ) as $some) {
-            foreach (Item::query()->withoutGlobalScopes()->whereKey($some)->whereIn('form_id', DB::table('lives')->select('item_id'))->get() as $entry) {
+            foreach (
+                Item::query()
+                    ->withoutGlobalScopes()
+                    ->whereKey($some)
+                    ->whereIn('form_id', DB::table('lives')->select('item_id'))
+                    ->get() as $entry
+            ) {
                 (new LifeBlocks($entry))->forget();
             }
         }
     }
 
-    /** What many saves and deletions left of the index is put together, a little at a time, so that nobody who saves waits for it (SQLite, FTS5, 6.8). */
+    /**
+     * What many saves and deletions left of the index is put together, a little at a time, so that nobody who saves waits for it (SQLite,
+     * FTS5, 6.8).
+     */
     public function tidy(): void
     {
         $steps = -self::PAGES;

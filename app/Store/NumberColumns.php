@@ -43,13 +43,30 @@ final readonly class NumberColumns
         $before = [];
         foreach (array_keys($tabs) as $tab) {
             $heads = self::heads($grid, $excerpt->old, (string) $tab);
-            array_push($before, ...$heads, ...self::rows($states->records($old, (int) $excerpt->old->wholePosition((string) $tab) + count($heads), $excerpt->old->sizes[$tab] ?? 0), array_map(strval(...), array_keys($columns)), $grid->row));
+            array_push(
+                $before,
+                ...$heads,
+                ...self::rows(
+                    $states->records(
+                        $old,
+                        (int) $excerpt->old->wholePosition((string) $tab) + count($heads),
+                        $excerpt->old->sizes[$tab] ?? 0,
+                    ),
+                    array_map(strval(...), array_keys($columns)),
+                    $grid->row,
+                ),
+            );
         }
         $edited = [];
         foreach ($excerpt->changes->of(ChangeType::Edited) as $change) {
             $edited[$change->id] = $change->after;
         }
-        $after = array_map(fn (Part $part): Part => isset($edited[$part->id]) && $part->role === $grid->row ? new Part($part->id, $part->role, $part->depth, array_intersect_key($edited[$part->id]->fields, $columns)) : $part, $before);
+        $after = array_map(
+            fn (Part $part): Part => isset($edited[$part->id]) && $part->role === $grid->row
+                ? new Part($part->id, $part->role, $part->depth, array_intersect_key($edited[$part->id]->fields, $columns))
+                : $part,
+            $before,
+        );
 
         return [PartTree::of($before), PartTree::of($after)];
     }
@@ -113,7 +130,13 @@ final readonly class NumberColumns
             $fields = [];
             foreach ($columns as $column) {
                 // In canonical JSON; a quotation mark within a text has a backslash before it.
-                if (preg_match('/(?<!\\\\)"'.preg_quote($column, '/').'":(?:\["\*","[^"]*",)?(-?\d+(?:\.\d+)?(?:[eE][+-]?\d+)?)[,}\]]/', $record, $found) === 1) {
+                if (
+                    preg_match(
+                        '/(?<!\\\\)"'.preg_quote($column, '/').'":(?:\["\*","[^"]*",)?(-?\d+(?:\.\d+)?(?:[eE][+-]?\d+)?)[,}\]]/',
+                        $record,
+                        $found,
+                    ) === 1
+                ) {
                     $fields[$column] = Cell::number((float) $found[1]);
                 }
             }

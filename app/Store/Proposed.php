@@ -63,7 +63,12 @@ final readonly class Proposed
     /** @return list<string> */
     private static function met(Proposal $proposal, Merged $merged): array
     {
-        $met = array_map(fn (Conflict $conflict) => $conflict->field !== null && $conflict->meeting === null ? "{$conflict->id}/{$conflict->field}" : $conflict->id, $merged->conflicts);
+        $met = array_map(
+            fn (Conflict $conflict) => $conflict->field !== null && $conflict->meeting === null
+                ? "{$conflict->id}/{$conflict->field}"
+                : $conflict->id,
+            $merged->conflicts,
+        );
 
         return array_values(array_unique([...$proposal->met, ...$met]));
     }

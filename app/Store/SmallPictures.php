@@ -49,7 +49,8 @@ final readonly class SmallPictures
     public static function small(string $bytes): ?string
     {
         $size = strlen($bytes) > self::BYTES ? false : @getimagesizefromstring($bytes);
-        $picture = $size === false || $size[0] < 1 || $size[1] < 1 || $size[0] * $size[1] > self::POINTS ? false : @imagecreatefromstring($bytes);
+        $picture
+            = $size === false || $size[0] < 1 || $size[1] < 1 || $size[0] * $size[1] > self::POINTS ? false : @imagecreatefromstring($bytes);
         if ($picture === false) {
             return null;
         }

@@ -10,8 +10,8 @@ use MistyAttic\Core\Store\ChunkStore;
 use MistyAttic\Core\Store\HashTree;
 
 /**
- * How many bytes of the file something takes: its newest state, the rest of its history, its pictures and files. Chunks that several states share count once,
- * with the first that is looked at; so what a copy shares with what it was copied from counts there.
+ * How many bytes of the file something takes: its newest state, the rest of its history, its pictures and files. Chunks that several states
+ * share count once, with the first that is looked at; so what a copy shares with what it was copied from counts there.
  */
 final class Space
 {
@@ -65,8 +65,15 @@ final class Space
     private function pictures(Item $item): int
     {
         $addresses = [];
-        foreach (DB::table('pictures')->where('item_id', $item->id)->get(['chunk', 'bytes']) as $picture) {
-            $own = [(string) hex2bin((string) $picture->chunk), ...($picture->bytes === null ? [] : array_column($this->files->list((string) $picture->chunk)->pieces, 0))];
+        foreach (
+            DB::table('pictures')
+                ->where('item_id', $item->id)
+                ->get(['chunk', 'bytes']) as $picture
+        ) {
+            $own = [
+                (string) hex2bin((string) $picture->chunk),
+                ...$picture->bytes === null ? [] : array_column($this->files->list((string) $picture->chunk)->pieces, 0),
+            ];
             foreach ($own as $address) {
                 if (! isset($this->known[$address])) {
                     $this->known[$address] = true;

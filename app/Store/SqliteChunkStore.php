@@ -63,13 +63,23 @@ final class SqliteChunkStore implements ChunkStore
      * @param  'address'|'id'  $by
      * @param  list<string|int>  $asked
      * @param  bool  $deep  whether it is asked how deep they lie: backups of before that was written down are read, too
-     * @return array<int, array{id: int, address: string, depth: int, base: int|null, whole: int, bytes: string|null}> by row; no bytes where these are not what the address says
+     * @return array<int, array{id: int, address: string, depth: int, base: int|null, whole: int, bytes: string|null}> by row; no bytes
+     *     where these are not what the address says
      */
     private function held(string $by, array $asked, bool $deep = false): array
     {
         $held = [];
         foreach (array_chunk(array_values(array_unique($asked)), self::BATCH) as $batch) {
-            $statement = $this->connection->getPdo()->prepare(sprintf(self::WITH_BASES, $by, implode(',', array_fill(0, count($batch), '?')), ($deep ? 'depth' : '0 AS depth').', form, data'));
+            $statement = $this->connection
+                ->getPdo()
+                ->prepare(
+                    sprintf(
+                        self::WITH_BASES,
+                        $by,
+                        implode(',', array_fill(0, count($batch), '?')),
+                        ($deep ? 'depth' : '0 AS depth').', form, data',
+                    ),
+                );
             foreach ($batch as $position => $value) {
                 $statement->bindValue($position + 1, $value, is_int($value) ? PDO::PARAM_INT : PDO::PARAM_LOB);
             }
@@ -88,8 +98,19 @@ final class SqliteChunkStore implements ChunkStore
             foreach ($rows as $id => $row) {
                 if (isset($wanted[$row[$by]])) {
                     $own = $this->unpacked($id, $rows, $bytes);
-                    for ($whole = $id, $steps = count($rows); $steps > 0 && isset($rows[$whole]['base']); $whole = (int) $rows[$whole]['base'], $steps--);
-                    $held[$id] = ['id' => $id, 'address' => $row['address'], 'depth' => (int) $row['depth'], 'base' => $row['base'] === null ? null : (int) $row['base'], 'whole' => $whole, 'bytes' => $own !== null && Address::of($own) === $row['address'] ? $own : null];
+                    for (
+                        $whole = $id, $steps = count($rows);
+                        $steps > 0 && isset($rows[$whole]['base']);
+                        $whole = (int) $rows[$whole]['base'], $steps--
+                    );
+                    $held[$id] = [
+                        'id' => $id,
+                        'address' => $row['address'],
+                        'depth' => (int) $row['depth'],
+                        'base' => $row['base'] === null ? null : (int) $row['base'],
+                        'whole' => $whole,
+                        'bytes' => $own !== null && Address::of($own) === $row['address'] ? $own : null,
+                    ];
                 }
             }
         }
@@ -142,7 +163,13 @@ final class SqliteChunkStore implements ChunkStore
      */
     public function pack(array $chunks, array $like = []): array
     {
-        return array_merge([], ...array_map(fn (array $some): array => $this->packSome($some, array_intersect_key($like, $some)), array_chunk($chunks, self::AT_ONCE, true)));
+        return array_merge(
+            [],
+            ...array_map(
+                fn (array $some): array => $this->packSome($some, array_intersect_key($like, $some)),
+                array_chunk($chunks, self::AT_ONCE, true),
+            ),
+        );
     }
 
     /**
@@ -167,10 +194,11 @@ final class SqliteChunkStore implements ChunkStore
     }
 
     /**
-     * Against what the one that it is like is a delta of, as long as it is near to that, so that ways to something whole stay short, and what lies between two versions
-     * goes without a trace; else against that one itself.
+     * Against what the one that it is like is a delta of, as long as it is near to that, so that ways to something whole stay short, and
+     * what lies between two versions goes without a trace; else against that one itself.
      *
-     * @param  array{id: int, address: string, depth: int, base: int|null, whole: int, bytes: string|null}|null  $like  a delta of what is damaged would be damaged, too
+     * @param  array{id: int, address: string, depth: int, base: int|null, whole: int, bytes: string|null}|null  $like  a delta of what is
+     *     damaged would be damaged, too
      * @param  array{id: int, address: string, depth: int, base: int|null, whole: int, bytes: string|null}|null  $base
      * @return array{Packing, int|null}
      */
@@ -188,7 +216,9 @@ final class SqliteChunkStore implements ChunkStore
     /** @param list<PackedChunk> $chunks what is held already stays as it is, unless it is damaged */
     public function insert(array $chunks): void
     {
-        $insert = $this->connection->getPdo()->prepare('INSERT OR IGNORE INTO chunks (address, base, form, size, data, depth) VALUES (?, ?, ?, ?, ?, ?)');
+        $insert = $this->connection
+            ->getPdo()
+            ->prepare('INSERT OR IGNORE INTO chunks (address, base, form, size, data, depth) VALUES (?, ?, ?, ?, ?, ?)');
         $wanted = array_unique(array_filter(array_map(fn (PackedChunk $chunk) => $chunk->base, $chunks)));
         $depths = $wanted === [] ? [] : $this->connection->table('chunks')->whereIn('id', $wanted)->pluck('depth', 'id')->all();
         foreach ($chunks as $chunk) {
@@ -221,7 +251,9 @@ final class SqliteChunkStore implements ChunkStore
     private function heal(string $address, string $bytes): void
     {
         $packed = Packing::pack($bytes, null);
-        $update = $this->connection->getPdo()->prepare('UPDATE chunks SET base = NULL, depth = 0, form = ?, size = ?, data = ? WHERE address = ?');
+        $update = $this->connection
+            ->getPdo()
+            ->prepare('UPDATE chunks SET base = NULL, depth = 0, form = ?, size = ?, data = ? WHERE address = ?');
         $update->bindValue(1, $packed->form->value, PDO::PARAM_INT);
         $update->bindValue(2, strlen($bytes), PDO::PARAM_INT);
         $update->bindValue(3, $packed->data, PDO::PARAM_LOB);
@@ -242,7 +274,11 @@ final class SqliteChunkStore implements ChunkStore
         do {
             [$left, $against] = $this->left($gone);
             $held = $this->held('id', array_values(array_unique(array_filter([...array_keys($left), ...$against]))), deep: true);
-            $sound = array_filter($left, fn (array $row): bool => isset($held[$row['id']]['bytes']) && ($against[$row['id']] === null || isset($held[$against[$row['id']]]['bytes'])));
+            $sound = array_filter(
+                $left,
+                fn (array $row): bool => isset($held[$row['id']]['bytes'])
+                    && ($against[$row['id']] === null || isset($held[$against[$row['id']]]['bytes'])),
+            );
             $before = count($gone);
             foreach (array_diff_key($left, $sound) as $row) {
                 for ($at = $row['base']; $at !== null && isset($gone[$at]); $at = $next) {
@@ -284,7 +320,12 @@ final class SqliteChunkStore implements ChunkStore
         $found = [];
         foreach (array_chunk($addresses, self::BATCH) as $some) {
             foreach ($this->rows(sprintf(self::WITH_BASES, 'address', '%s', 'length(data) AS bytes'), $some) as $row) {
-                $found[(int) $row['id']] = ['id' => (int) $row['id'], 'address' => (string) $row['address'], 'base' => $row['base'] === null ? null : (int) $row['base'], 'bytes' => (int) $row['bytes']];
+                $found[(int) $row['id']] = [
+                    'id' => (int) $row['id'],
+                    'address' => (string) $row['address'],
+                    'base' => $row['base'] === null ? null : (int) $row['base'],
+                    'bytes' => (int) $row['bytes'],
+                ];
             }
         }
 
@@ -300,7 +341,11 @@ final class SqliteChunkStore implements ChunkStore
     {
         $sizes = [];
         foreach ($this->rows("SELECT id, base, length(data) AS bytes FROM chunks WHERE {$by} IN (%s)", $asked) as $row) {
-            $sizes[(int) $row['id']] = ['id' => (int) $row['id'], 'base' => $row['base'] === null ? null : (int) $row['base'], 'bytes' => (int) $row['bytes']];
+            $sizes[(int) $row['id']] = [
+                'id' => (int) $row['id'],
+                'base' => $row['base'] === null ? null : (int) $row['base'],
+                'bytes' => (int) $row['bytes'],
+            ];
         }
 
         return $sizes;
@@ -310,7 +355,8 @@ final class SqliteChunkStore implements ChunkStore
      * What is left of which others go, and what that is packed against: see {@see Heirs}.
      *
      * @param  array<int, array{id: int, base: int|null, bytes: int}>  $gone
-     * @return array{array<int, array{id: int, base: int|null, bytes: int}>, array<int, int|null>} rows, and for each that which it becomes a delta of, or null
+     * @return array{array<int, array{id: int, base: int|null, bytes: int}>, array<int, int|null>} rows, and for each that which it becomes
+     *     a delta of, or null
      */
     private function left(array $gone): array
     {
@@ -369,7 +415,9 @@ final class SqliteChunkStore implements ChunkStore
             $held = $this->held('id', array_values(array_unique(array_filter([...array_keys($some), ...$some]))));
             foreach ($some as $id => $of) {
                 $bytes = $held[$id]['bytes'] ?? null;
-                $grown += $bytes === null ? 0 : strlen(Packing::pack($bytes, $of === null ? null : $held[$of]['bytes'] ?? null)->data) - $left[$id]['bytes'];
+                $grown += $bytes === null
+                    ? 0
+                    : strlen(Packing::pack($bytes, $of === null ? null : $held[$of]['bytes'] ?? null)->data) - $left[$id]['bytes'];
             }
         }
 

@@ -11,9 +11,9 @@ use MistyAttic\Core\Store\HashTree;
 use MistyAttic\Core\Store\PieceList;
 
 /**
- * Gives back chunks that no state needs any more, and then the pages of the file, in steps that hold the lock for moments. What somebody saves
- * meanwhile is looked at in every step before anything goes, so that a chunk that is wanted again stays; a process that is killed leaves a place that is
- * whole, and the next one begins again.
+ * Gives back chunks that no state needs any more, and then the pages of the file, in steps that hold the lock for moments. What somebody
+ * saves meanwhile is looked at in every step before anything goes, so that a chunk that is wanted again stays; a process that is killed
+ * leaves a place that is whole, and the next one begins again.
  */
 final class Sweep
 {

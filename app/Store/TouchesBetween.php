@@ -11,8 +11,8 @@ use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\History\Touch;
 
 /**
- * The versions between two that touched some parts: each of them, or, where they are more than a page may read, of each part and editor the first
- * and the last. Who answers for a change is right either way; how many versions did it, and who wrote which word, is not told then.
+ * The versions between two that touched some parts: each of them, or, where they are more than a page may read, of each part and editor the
+ * first and the last. Who answers for a change is right either way; how many versions did it, and who wrote which word, is not told then.
  */
 final class TouchesBetween
 {
@@ -36,9 +36,28 @@ final class TouchesBetween
     {
         $wanted = array_flip($parts);
         $batches = count($parts) > self::NAMED ? [null] : array_chunk($parts, 500);
-        $this->areEnds = array_sum(array_map(fn (?array $batch) => DB::query()->fromSub($this->query($batch)->select('number')->limit(self::MOST + 1), 'some')->count(), $batches)) > self::MOST;
+        $this->areEnds = array_sum(
+            array_map(
+                fn (?array $batch) => DB::query()
+                    ->fromSub(
+                        $this->query($batch)
+                            ->select('number')
+                            ->limit(self::MOST + 1),
+                        'some',
+                    )
+                    ->count(),
+                $batches,
+            ),
+        ) > self::MOST;
         foreach ($batches as $batch) {
-            foreach ($this->areEnds ? $this->ends($batch) : $this->query($batch)->orderBy('part')->orderBy('number')->get(['part', 'number', 'user_id', 'what', 'position']) as $row) {
+            foreach (
+                $this->areEnds
+                    ? $this->ends($batch)
+                    : $this->query($batch)
+                        ->orderBy('part')
+                        ->orderBy('number')
+                        ->get(['part', 'number', 'user_id', 'what', 'position']) as $row
+            ) {
                 if (isset($wanted[(string) $row->part])) {
                     $this->of[(string) $row->part][] = self::touch($row);
                 }
@@ -71,26 +90,39 @@ final class TouchesBetween
 
     public static function touch(\stdClass $row): Touch
     {
-        return new Touch((string) $row->part, (int) $row->number, (int) $row->user_id, (int) $row->what, $row->position === null ? null : (int) $row->position);
+        return new Touch(
+            (string) $row->part,
+            (int) $row->number,
+            (int) $row->user_id,
+            (int) $row->what,
+            $row->position === null ? null : (int) $row->position,
+        );
     }
 
     /** @return list<int> the people */
     public function editors(): array
     {
-        return array_values(array_unique(array_merge([], ...array_map(fn (array $touches) => array_column($touches, 'editor'), array_values($this->of)))));
+        return array_values(
+            array_unique(array_merge([], ...array_map(fn (array $touches) => array_column($touches, 'editor'), array_values($this->of)))),
+        );
     }
 
     /** @return list<int> the versions */
     public function numbers(): array
     {
-        return array_values(array_unique(array_merge([], ...array_map(fn (array $touches) => array_column($touches, 'number'), array_values($this->of)))));
+        return array_values(
+            array_unique(array_merge([], ...array_map(fn (array $touches) => array_column($touches, 'number'), array_values($this->of)))),
+        );
     }
 
     /** @param list<string>|null $batch all parts if null */
     private function query(?array $batch): Builder
     {
-        return DB::table('touches')->where('item_id', $this->item->id)->when($batch !== null, fn (Builder $query) => $query->whereIn('part', $batch))
-            ->where('number', '>', $this->after)->where('number', '<=', $this->until);
+        return DB::table('touches')
+            ->where('item_id', $this->item->id)
+            ->when($batch !== null, fn (Builder $query) => $query->whereIn('part', $batch))
+            ->where('number', '>', $this->after)
+            ->where('number', '<=', $this->until);
     }
 
     /**
@@ -102,7 +134,13 @@ final class TouchesBetween
         $rows = [];
         foreach (['MIN', 'MAX'] as $end) {
             // The other columns are those of the row that has it (SQLite, “Bare columns in an aggregate query”).
-            foreach ($this->query($batch)->groupBy('part', 'user_id', 'what')->limit(self::MOST_ENDS)->selectRaw("part, {$end}(number) AS number, user_id, what, position")->get() as $row) {
+            foreach (
+                $this->query($batch)
+                    ->groupBy('part', 'user_id', 'what')
+                    ->limit(self::MOST_ENDS)
+                    ->selectRaw("part, {$end}(number) AS number, user_id, what, position")
+                    ->get() as $row
+            ) {
                 $rows["{$row->part} {$row->number}"] = $row;
             }
         }

@@ -18,8 +18,9 @@ use MistyAttic\Core\History\Keeping\Step;
 use MistyAttic\Core\History\Sittings;
 
 /**
- * What is kept, in four sentences: how soon a version is left behind, how long everything stays, how it thins then, how many stay at most and in how many bytes. A shelf says
- * what differs from the place, an item what differs from its shelf. As it is made, a place keeps every version for ever.
+ * What is kept, in four sentences: how soon a version is left behind, how long everything stays, how it thins then, how many stay at most
+ * and in how many bytes. A shelf says what differs from the place, an item what differs from its shelf. As it is made, a place keeps every
+ * version for ever.
  *
  * @phpstan-type Values array{leave: int, every: int|null, then: list<array{string, int|null}>, most: int|null, bytes: int|null}
  */
@@ -74,9 +75,15 @@ final readonly class WhatIsKept
 
     private static function of(?int $shelf, ?int $item): self
     {
-        $rows = DB::table('keeping_rules')->where(fn ($query) => $query->where(fn ($place) => $place->whereNull('shelf_id')->whereNull('item_id'))
-            ->when($shelf, fn ($query) => $query->orWhere('shelf_id', $shelf))->when($item, fn ($query) => $query->orWhere('item_id', $item)))
-            ->get(['shelf_id', 'item_id', 'rules'])->sortBy(fn (\stdClass $row) => [$row->shelf_id !== null || $row->item_id !== null, $row->item_id !== null]);
+        $rows = DB::table('keeping_rules')
+            ->where(
+                fn ($query) => $query
+                    ->where(fn ($place) => $place->whereNull('shelf_id')->whereNull('item_id'))
+                    ->when($shelf, fn ($query) => $query->orWhere('shelf_id', $shelf))
+                    ->when($item, fn ($query) => $query->orWhere('item_id', $item)),
+            )
+            ->get(['shelf_id', 'item_id', 'rules'])
+            ->sortBy(fn (\stdClass $row) => [$row->shelf_id !== null || $row->item_id !== null, $row->item_id !== null]);
         $values = ['leave' => (int) config('attic.checkpoint'), 'every' => null, 'then' => [], 'most' => null, 'bytes' => null];
         $own = [];
         foreach ($rows as $row) {
@@ -96,7 +103,14 @@ final readonly class WhatIsKept
      */
     public static function say(User $person, array $values, ?Shelf $shelf = null, ?Item $item = null): void
     {
-        $above = $item !== null ? self::shelf($item->shelf) : ($shelf !== null ? self::place() : new self(['leave' => (int) config('attic.checkpoint'), 'every' => null, 'then' => [], 'most' => null, 'bytes' => null], []));
+        $above = $item !== null
+            ? self::shelf($item->shelf)
+            : ($shelf !== null
+                ? self::place()
+                : new self(
+                    ['leave' => (int) config('attic.checkpoint'), 'every' => null, 'then' => [], 'most' => null, 'bytes' => null],
+                    [],
+                ));
         $own = array_filter($values, fn (mixed $value, string $name) => $value !== $above->values[$name], ARRAY_FILTER_USE_BOTH);
         $at = ['shelf_id' => $item === null ? $shelf?->id : null, 'item_id' => $item?->id];
         DB::transaction(function () use ($at, $own, $person): void {
@@ -115,10 +129,18 @@ final readonly class WhatIsKept
     public function said(): string
     {
         $values = $this->values;
-        $keep = $values['every'] === null ? [(string) __('keeping.rule.everything')] : [
-            (string) __('keeping.rule.every', ['days' => self::days($values['every'])]),
-            ...array_map(fn (array $step): string => (string) __('keeping.rule.then', ['pace' => (string) __("keeping.paces.{$step[0]}"), 'days' => self::days($step[1])]), $values['then']),
-        ];
+        $keep = $values['every'] === null
+            ? [(string) __('keeping.rule.everything')]
+            : [
+                (string) __('keeping.rule.every', ['days' => self::days($values['every'])]),
+                ...array_map(
+                    fn (array $step): string => (string) __('keeping.rule.then', [
+                        'pace' => (string) __("keeping.paces.{$step[0]}"),
+                        'days' => self::days($step[1]),
+                    ]),
+                    $values['then'],
+                ),
+            ];
 
         return implode(' ', array_filter([
             (string) __('keeping.rule.leave', ['after' => self::leave($values['leave'])]),
@@ -130,16 +152,20 @@ final readonly class WhatIsKept
 
     public static function leave(int $seconds): string
     {
-        return (string) (__('keeping.leave')[$seconds] ?? trans_choice('keeping.so_many_seconds', $seconds, ['count' => (string) $seconds]));
+        return (string) (__('keeping.leave')[$seconds]
+            ?? trans_choice('keeping.so_many_seconds', $seconds, ['count' => (string) $seconds]));
     }
 
     public static function days(?int $days): string
     {
-        return $days === null ? (string) __('keeping.ever') : (string) (__('keeping.days')[$days] ?? trans_choice('keeping.so_many_days', $days, ['count' => (string) $days]));
+        return $days === null
+            ? (string) __('keeping.ever')
+            : (string) (__('keeping.days')[$days] ?? trans_choice('keeping.so_many_days', $days, ['count' => (string) $days]));
     }
 
     /**
-     * Whether a version still grows by what its editor goes on with. A milestone, a publishing and somebody else's writing end it in any case.
+     * Whether a version still grows by what its editor goes on with. A milestone, a publishing and somebody else's writing end it in any
+     * case.
      *
      * @param  CarbonImmutable  $started  when it was begun
      * @param  CarbonImmutable  $saved  when it was saved last

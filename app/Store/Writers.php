@@ -50,7 +50,10 @@ final class Writers
             return $touches;
         }
 
-        return array_map(fn (array $of) => array_map(fn (Touch $touch) => $touch->by($this->of($touch->part, $touch->number, $touch->editor)), $of), $touches);
+        return array_map(
+            fn (array $of) => array_map(fn (Touch $touch) => $touch->by($this->of($touch->part, $touch->number, $touch->editor)), $of),
+            $touches,
+        );
     }
 
     /** @param non-empty-list<int> $people ids, or numbers of several */

@@ -15,5 +15,12 @@ final readonly class About
      * @param  array{int, int, string}|null  $words  from, to (code points of the part's text), and what is there as whoever writes sees it
      * @param  Spot|null  $spot  of a picture
      */
-    public function __construct(public string $part = '', public string $field = '', public array $also = [], public ?int $version = null, public ?array $words = null, public ?Spot $spot = null) {}
+    public function __construct(
+        public string $part = '',
+        public string $field = '',
+        public array $also = [],
+        public ?int $version = null,
+        public ?array $words = null,
+        public ?Spot $spot = null,
+    ) {}
 }

@@ -25,13 +25,24 @@ final readonly class AddComment
             $isDone = match ($deed) {
                 CommentDeed::Settled => ! $thread->is_open,
                 CommentDeed::Reopened => $thread->is_open,
-                CommentDeed::Edited, CommentDeed::Withdrew => $of === null || Comment::query()->where(['of_id' => $of->id, 'deed' => CommentDeed::Withdrew])->exists(),
+                CommentDeed::Edited, CommentDeed::Withdrew => $of === null
+                    || Comment::query()
+                        ->where(['of_id' => $of->id, 'deed' => CommentDeed::Withdrew])
+                        ->exists(),
                 CommentDeed::Said => false,
             };
             if ($isDone) {
                 return null;
             }
-            $comment = Comment::query()->create(['thread_id' => $thread->id, 'user_id' => $author->id, 'deed' => $deed, 'of_id' => $deed->isOfOne() ? $of?->id : null, 'text' => $text, 'number' => $thread->item->head, 'at' => now()]);
+            $comment = Comment::query()->create([
+                'thread_id' => $thread->id,
+                'user_id' => $author->id,
+                'deed' => $deed,
+                'of_id' => $deed->isOfOne() ? $of?->id : null,
+                'text' => $text,
+                'number' => $thread->item->head,
+                'at' => now(),
+            ]);
             $thread->item->update(['talked' => $comment->id]);
             match ($deed) {
                 CommentDeed::Settled => $thread->update(['is_open' => false]),
@@ -52,6 +63,11 @@ final readonly class AddComment
         }
         $people = $thread->item->shelf->memberships()->comes()->with('user')->get()->map(fn (Membership $membership) => $membership->user);
         $called = Mentioned::in($comment->text, array_values($people->all()));
-        DB::table('mentions')->insert(array_map(fn (User $person) => ['comment_id' => $comment->id, 'user_id' => $person->id], array_values(array_filter($called, fn (User $person) => $person->id !== $author->id && $person->can('talk', $thread->item)))));
+        DB::table('mentions')->insert(
+            array_map(
+                fn (User $person) => ['comment_id' => $comment->id, 'user_id' => $person->id],
+                array_values(array_filter($called, fn (User $person) => $person->id !== $author->id && $person->can('talk', $thread->item))),
+            ),
+        );
     }
 }

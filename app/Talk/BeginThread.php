@@ -39,18 +39,40 @@ final readonly class BeginThread
                 return null;
             }
             $thread = Thread::query()->create([
-                'key' => Str::lower(Str::random(12)), 'item_id' => $item->id, 'user_id' => $author->id, 'part' => $about->part, 'field' => $about->field, 'also' => $about->also === [] ? null : $about->also,
-                'version' => $about->part === '' ? $about->version : null, 'number' => $item->head, 'quote' => Str::limit($quote, self::QUOTE, '…'), 'is_open' => true, 'at' => now(),
-                'spot' => $about->spot === null || $chunk === '' ? null : (new Spot($about->spot->across, $about->spot->down, $chunk))->toJson(),
+                'key' => Str::lower(Str::random(12)),
+                'item_id' => $item->id,
+                'user_id' => $author->id,
+                'part' => $about->part,
+                'field' => $about->field,
+                'also' => $about->also === [] ? null : $about->also,
+                'version' => $about->part === '' ? $about->version : null,
+                'number' => $item->head,
+                'quote' => Str::limit($quote, self::QUOTE, '…'),
+                'is_open' => true,
+                'at' => now(),
+                'spot'
+                    => $about->spot === null || $chunk === '' ? null : (new Spot($about->spot->across, $about->spot->down, $chunk))->toJson(),
             ]);
-            $place === null || DB::table('thread_places')->insert(['thread_id' => $thread->id, 'number' => $item->head, 'item_id' => $item->id, 'part' => $about->part, 'from_at' => $place[0], 'to_at' => $place[1], 'words' => $quote]);
+            $place === null
+                || DB::table('thread_places')->insert([
+                    'thread_id' => $thread->id,
+                    'number' => $item->head,
+                    'item_id' => $item->id,
+                    'part' => $about->part,
+                    'from_at' => $place[0],
+                    'to_at' => $place[1],
+                    'words' => $quote,
+                ]);
             $this->add->handle($thread->setRelation('item', $item), $author, CommentDeed::Said, $text);
 
             return $thread;
         });
     }
 
-    /** @return array{bool, string, array{int, int}|null, string} whether it is there, what is there, where the words are, and which picture it is */
+    /**
+     * @return array{bool, string, array{int, int}|null, string} whether it is there, what is there, where the words are, and which picture
+     *     it is
+     */
     private function stands(Item $item, About $about): array
     {
         $kind = $item->kind();
@@ -69,10 +91,19 @@ final readonly class BeginThread
             $tree = is_string($then) ? $this->states->tree($then) : PartTree::of([]);
             $was = $tree->find($about->part);
 
-            return [$was !== null, $was === null ? '' : $about->words[2] ?? self::quote($kind, $tree, $was, $about->field), null, $was?->string('chunk') ?? ''];
+            return [
+                $was !== null,
+                $was === null ? '' : $about->words[2] ?? self::quote($kind, $tree, $was, $about->field),
+                null,
+                $was?->string('chunk') ?? '',
+            ];
         }
 
-        return [true, ...($about->words === null ? [self::quote($kind, $tree, $part, $about->field), null] : $this->words($part, $about->words)), $part->string('chunk')];
+        return [
+            true,
+            ...$about->words === null ? [self::quote($kind, $tree, $part, $about->field), null] : $this->words($part, $about->words),
+            $part->string('chunk'),
+        ];
     }
 
     /**

@@ -12,8 +12,8 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Talk\WordsFollowed;
 
 /**
- * Threads follow their words, with each version that touched them: through edits, into another part that they were carried to, and back when they come
- * back. Where they are gone a place says so, and since when. Costs nothing where nobody talks.
+ * Threads follow their words, with each version that touched them: through edits, into another part that they were carried to, and back
+ * when they come back. Where they are gone a place says so, and since when. Costs nothing where nobody talks.
  */
 final readonly class FollowPlaces
 {
@@ -44,7 +44,12 @@ final readonly class FollowPlaces
             if ($now === null ? $from !== null : [$place->part, $from, (int) $place->to_at] !== $now) {
                 $text = $now === null ? '' : $after->get($now[0])->richText()->text();
                 DB::table('thread_places')->insert([
-                    'thread_id' => $place->thread_id, 'number' => $number, 'item_id' => $item->id, 'part' => $now[0] ?? $place->part, 'from_at' => $now[1] ?? null, 'to_at' => $now[2] ?? null,
+                    'thread_id' => $place->thread_id,
+                    'number' => $number,
+                    'item_id' => $item->id,
+                    'part' => $now[0] ?? $place->part,
+                    'from_at' => $now[1] ?? null,
+                    'to_at' => $now[2] ?? null,
                     'words' => $now === null ? $place->words : mb_substr($text, $now[1], $now[2] - $now[1]),
                 ]);
             }
@@ -54,16 +59,33 @@ final readonly class FollowPlaces
     /** @return list<\stdClass> the last place of each thread */
     private function places(Item $item, int $number): array
     {
-        $last = DB::table('thread_places')->where('item_id', $item->id)->where('number', '<', $number)->groupBy('thread_id')->selectRaw('thread_id, MAX(number) AS number');
+        $last = DB::table('thread_places')
+            ->where('item_id', $item->id)
+            ->where('number', '<', $number)
+            ->groupBy('thread_id')
+            ->selectRaw('thread_id, MAX(number) AS number');
 
-        return array_values(DB::table('thread_places')->joinSub($last, 'last', fn ($join) => $join->on('last.thread_id', '=', 'thread_places.thread_id')->on('last.number', '=', 'thread_places.number'))->get(['thread_places.*'])->all());
+        return array_values(
+            DB::table('thread_places')
+                ->joinSub(
+                    $last,
+                    'last',
+                    fn ($join) => $join
+                        ->on('last.thread_id', '=', 'thread_places.thread_id')
+                        ->on('last.number', '=', 'thread_places.number'),
+                )
+                ->get(['thread_places.*'])
+                ->all(),
+        );
     }
 
     /** @return array{string, int, int}|null */
     private function within(WordsFollowed $words, PartTree $before, PartTree $after, \stdClass $place): ?array
     {
         [$old, $new] = [$before->find($place->part), $after->find($place->part)];
-        $into = $old === null || $new === null ? null : $words->into($old->richText()->text(), $new->richText()->text(), (int) $place->from_at, (int) $place->to_at);
+        $into = $old === null || $new === null
+            ? null
+            : $words->into($old->richText()->text(), $new->richText()->text(), (int) $place->from_at, (int) $place->to_at);
 
         return $into === null ? null : [(string) $place->part, ...$into];
     }

@@ -15,7 +15,9 @@ final readonly class Spot
     {
         $spot = $json === null ? null : json_decode($json, true);
 
-        return is_array($spot) ? new self((float) ($spot['across'] ?? 0), (float) ($spot['down'] ?? 0), (string) ($spot['chunk'] ?? '')) : null;
+        return is_array($spot)
+            ? new self((float) ($spot['across'] ?? 0), (float) ($spot['down'] ?? 0), (string) ($spot['chunk'] ?? ''))
+            : null;
     }
 
     public function toJson(): string

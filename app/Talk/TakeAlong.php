@@ -23,15 +23,25 @@ final readonly class TakeAlong
     {
         $of = ['item_id' => $version->item_id];
         $settled = $onlyOpen ? $this->settled($version) : [];
-        $places = DB::table('thread_places')->where($of)->where('number', '<=', $version->number)->orderBy('number')->get()->keyBy('thread_id');
+        $places = DB::table('thread_places')
+            ->where($of)
+            ->where('number', '<=', $version->number)
+            ->orderBy('number')
+            ->get()
+            ->keyBy('thread_id');
         $last = 0;
-        foreach (DB::table('threads')->where($of)->where('number', '<=', $version->number)->orderBy('id')->limit(self::MOST)->get() as $thread) {
+        foreach (
+            DB::table('threads')->where($of)->where('number', '<=', $version->number)->orderBy('id')->limit(self::MOST)->get() as $thread
+        ) {
             $place = $places->get($thread->id);
             $part = $place === null ? (string) $thread->part : (string) $place->part;
             if (isset($settled[(int) $thread->id]) || $thread->version !== null || ($part !== '' && ! $tree->has($part))) {
                 continue;
             }
-            $id = DB::table('threads')->insertGetId(['key' => Str::lower(Str::random(12)), 'item_id' => $copy->id, 'part' => $part, 'number' => $copy->head] + array_diff_key((array) $thread, ['id' => 1]));
+            $id = DB::table('threads')->insertGetId(
+                ['key' => Str::lower(Str::random(12)), 'item_id' => $copy->id, 'part' => $part, 'number' => $copy->head]
+                    + array_diff_key((array) $thread, ['id' => 1]),
+            );
             if ($place !== null) {
                 DB::table('thread_places')->insert(['thread_id' => $id, 'item_id' => $copy->id, 'number' => $copy->head] + (array) $place);
             }
@@ -44,7 +54,12 @@ final readonly class TakeAlong
     private function settled(Version $version): array
     {
         $settled = [];
-        foreach ($this->said($version->number)->whereIn('thread_id', DB::table('threads')->where('item_id', $version->item_id)->select('id'))->whereIn('deed', [CommentDeed::Settled->value, CommentDeed::Reopened->value])->get(['thread_id', 'deed']) as $line) {
+        foreach (
+            $this->said($version->number)
+                ->whereIn('thread_id', DB::table('threads')->where('item_id', $version->item_id)->select('id'))
+                ->whereIn('deed', [CommentDeed::Settled->value, CommentDeed::Reopened->value])
+                ->get(['thread_id', 'deed']) as $line
+        ) {
             $settled[(int) $line->thread_id] = $line->deed === CommentDeed::Settled->value;
         }
 
@@ -62,7 +77,10 @@ final readonly class TakeAlong
                 CommentDeed::Reopened->value => true,
                 default => $isOpen,
             };
-            $ids[(int) $line->id] = DB::table('comments')->insertGetId(['thread_id' => $to, 'number' => $copy->head, 'of_id' => $line->of_id === null ? null : $ids[(int) $line->of_id]] + array_diff_key((array) $line, ['id' => 1]));
+            $ids[(int) $line->id] = DB::table('comments')->insertGetId(
+                ['thread_id' => $to, 'number' => $copy->head, 'of_id' => $line->of_id === null ? null : $ids[(int) $line->of_id]]
+                    + array_diff_key((array) $line, ['id' => 1]),
+            );
         }
         DB::table('threads')->where('id', $to)->update(['is_open' => $isOpen]);
 

@@ -136,7 +136,11 @@ final readonly class Block
      */
     public function pairs(string $first, string $second, string $side): array
     {
-        $of = fn (Part $part): array => array_map(fn (string $one, int $at) => [$one, $part->strings($second)[$at] ?? ''], $part->strings($first), array_keys($part->strings($first)));
+        $of = fn (Part $part): array => array_map(
+            fn (string $one, int $at) => [$one, $part->strings($second)[$at] ?? ''],
+            $part->strings($first),
+            array_keys($part->strings($first)),
+        );
         [$was, $is] = [$of($this->marked->before ?? $this->part()), $of($this->part())];
         $alignment = Sequences::align(array_map(serialize(...), $was), array_map(serialize(...), $is));
         $rows = [];

@@ -25,21 +25,29 @@ final class Blocks
     /** @var array<string, mixed>|null what moved, by id */
     private ?array $moved = null;
 
-    private function __construct(private readonly Kind $kind, private readonly ?Comparison $comparison, private readonly PartTree $old, private readonly ?Authorship $authors = null)
-    {
+    private function __construct(
+        private readonly Kind $kind,
+        private readonly ?Comparison $comparison,
+        private readonly PartTree $old,
+        private readonly ?Authorship $authors = null,
+    ) {
         $this->numbering = new Numbering;
     }
 
     /** @return list<Block> */
     public static function compared(Kind $kind, Comparison $comparison, ?Pieces $pieces = null): array
     {
-        return (new self($kind, $comparison, $comparison->old))->all(self::cut($comparison->layout(traces: $kind->beside() !== null), $pieces));
+        return (new self($kind, $comparison, $comparison->old))->all(
+            self::cut($comparison->layout(traces: $kind->beside() !== null), $pieces),
+        );
     }
 
     /** @return list<Block> the earlier side alone, in its own order, with what was to change marked */
     public static function earlier(Kind $kind, Comparison $comparison): array
     {
-        return (new self($kind, $comparison, $comparison->old))->all(Layout::earlier($comparison->old, $comparison->new, $comparison->changes));
+        return (new self($kind, $comparison, $comparison->old))->all(
+            Layout::earlier($comparison->old, $comparison->new, $comparison->changes),
+        );
     }
 
     /** @return list<Block> */
@@ -128,7 +136,10 @@ final class Blocks
     {
         return match (true) {
             // A text is told word by word, and what is made of other parts by those.
-            $this->authors !== null => isset($marked->part->fields['text']) || ($marked->children !== [] && $marked->part->string('title') === '') ? null : $this->authors->last($marked->part->id),
+            $this->authors !== null => isset($marked->part->fields['text'])
+            || ($marked->children !== [] && $marked->part->string('title') === '')
+                ? null
+                : $this->authors->last($marked->part->id),
             $this->comparison === null => null,
             $marked->state !== null => $this->comparison->editorOf($marked->part->id, $marked->state),
             $marked->movedFrom !== null => $this->comparison->editorOf($marked->part->id, ChangeType::Moved),
@@ -142,7 +153,13 @@ final class Blocks
         if ($this->comparison === null) {
             return null;
         }
-        $movement = Movement::of($this->kind, $id, $this->old, $this->comparison->new, $this->moved ??= TreeCompare::moved($this->old, $this->comparison->new));
+        $movement = Movement::of(
+            $this->kind,
+            $id,
+            $this->old,
+            $this->comparison->new,
+            $this->moved ??= TreeCompare::moved($this->old, $this->comparison->new),
+        );
         $direction = $movement['direction'];
         if (isset($movement['to_side']) || isset($movement['to_name'])) {
             return (new Phrases)->movement('history.moved', $movement);
@@ -150,7 +167,9 @@ final class Blocks
         $from = $this->kind->place($this->old, $this->old->get($id));
         $to = $this->kind->place($this->comparison->new, $this->comparison->new->get($id));
 
-        return $from === null || $from === $to ? __("history.moved.{$direction}") : __("history.moved_from.{$direction}", ['place' => $this->kind->label($this->old, $this->old->get($from))]);
+        return $from === null || $from === $to
+            ? __("history.moved.{$direction}")
+            : __("history.moved_from.{$direction}", ['place' => $this->kind->label($this->old, $this->old->get($from))]);
     }
 
     private function note(MarkedPart $marked): ?string
@@ -166,13 +185,23 @@ final class Blocks
         $note = match (true) {
             $before->role !== $marked->part->role => __('history.was', ['what' => __('changes.kinds.'.$this->kind->noun($before))]),
             $before->int('level') !== $marked->part->int('level') => __('history.was_level', ['level' => (string) $before->int('level')]),
-            ($before->fields['done'] ?? false) !== ($marked->part->fields['done'] ?? false) => (string) __(($before->fields['done'] ?? false) === true ? 'history.was_done' : 'history.was_open'),
-            $this->kind->beside() === null && $before->string('alt') !== $marked->part->string('alt') => __('history.was_described', ['alt' => $before->string('alt')]),
+            ($before->fields['done'] ?? false) !== ($marked->part->fields['done'] ?? false) => (string) __(
+                ($before->fields['done'] ?? false) === true ? 'history.was_done' : 'history.was_open',
+            ),
+            $this->kind->beside() === null && $before->string('alt') !== $marked->part->string('alt') => __('history.was_described', [
+                'alt' => $before->string('alt'),
+            ]),
             $before->string('style') !== $marked->part->string('style') => (string) __('history.was_style.'.$before->string('style')),
-            ($before->fields['start'] ?? null) !== ($marked->part->fields['start'] ?? null) => $before->int('start') === 0 ? (string) __('history.was_counted_on') : __('history.was_start', ['number' => (string) $before->int('start')]),
-            $before->string('background') !== $marked->part->string('background') => (string) __('history.was_background.'.$before->string('background')),
+            ($before->fields['start'] ?? null) !== ($marked->part->fields['start'] ?? null) => $before->int('start') === 0
+                ? (string) __('history.was_counted_on')
+                : __('history.was_start', ['number' => (string) $before->int('start')]),
+            $before->string('background') !== $marked->part->string('background') => (string) __(
+                'history.was_background.'.$before->string('background'),
+            ),
             $before->string('tone') !== $marked->part->string('tone') => (string) __('history.was_tone.'.$before->string('tone')),
-            $before->role === $this->kind->beside() && $before->int('width') !== $marked->part->int('width') => __('history.was_wide', ['width' => (string) $before->int('width')]),
+            $before->role === $this->kind->beside() && $before->int('width') !== $marked->part->int('width') => __('history.was_wide', [
+                'width' => (string) $before->int('width'),
+            ]),
             default => null,
         };
 

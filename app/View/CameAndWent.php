@@ -12,7 +12,10 @@ use App\View\Finding\Ends;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Str;
 
-/** What was written after one version and was gone again by another, so that neither of the two shows it: parts that are in neither, by the last that was in them. */
+/**
+ * What was written after one version and was gone again by another, so that neither of the two shows it: parts that are in neither, by the
+ * last that was in them.
+ */
 final readonly class CameAndWent
 {
     /** Lives that are looked at, the last first. */
@@ -38,9 +41,16 @@ final readonly class CameAndWent
         }
         $lives = array_reverse(array_values($last));
         $ends = $lives === [] ? null : new Ends(new Collection([$item]), $lives);
-        $this->parts = array_map(fn (Life $life): array => [
-            'part' => $life->part, 'text' => Str::limit($life->text, self::LETTERS, '…', preserveWords: true), 'from' => $life->from, 'gone' => (int) $life->gone,
-            'by' => $ends?->who($life, $life->from), 'out' => $ends?->who($life, $life->gone),
-        ], $lives);
+        $this->parts = array_map(
+            fn (Life $life): array => [
+                'part' => $life->part,
+                'text' => Str::limit($life->text, self::LETTERS, '…', preserveWords: true),
+                'from' => $life->from,
+                'gone' => (int) $life->gone,
+                'by' => $ends?->who($life, $life->from),
+                'out' => $ends?->who($life, $life->gone),
+            ],
+            $lives,
+        );
     }
 }

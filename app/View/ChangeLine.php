@@ -47,7 +47,8 @@ final readonly class ChangeLine
 
     public function concerns(string $part): bool
     {
-        return in_array($part, $this->statement->ids, true) || array_filter($this->statement->cells ?? [], fn (string $cell) => $cell === $part || str_starts_with($cell, "{$part}/")) !== [];
+        return in_array($part, $this->statement->ids, true)
+            || array_filter($this->statement->cells ?? [], fn (string $cell) => $cell === $part || str_starts_with($cell, "{$part}/")) !== [];
     }
 
     /** The table that it is in, of a kind that has several. */
@@ -94,9 +95,16 @@ final readonly class ChangeLine
         return match (true) {
             $count === 0 => '',
             $count === 1 => __('history.in_one', ['number' => (string) $this->numbers[0]]),
-            $this->areEnds => __('history.in_range', ['first' => (string) $this->numbers[0], 'last' => (string) $this->numbers[$count - 1]]),
+            $this->areEnds => __('history.in_range', [
+                'first' => (string) $this->numbers[0],
+                'last' => (string) $this->numbers[$count - 1],
+            ]),
             $count === 2 => __('history.in_two', ['first' => (string) $this->numbers[0], 'second' => (string) $this->numbers[1]]),
-            default => __('history.in_many', ['count' => (string) $count, 'first' => (string) $this->numbers[0], 'last' => (string) $this->numbers[$count - 1]]),
+            default => __('history.in_many', [
+                'count' => (string) $count,
+                'first' => (string) $this->numbers[0],
+                'last' => (string) $this->numbers[$count - 1],
+            ]),
         };
     }
 
@@ -120,7 +128,9 @@ final readonly class ChangeLine
             ChangeType::Removed, ChangeType::Added => mb_ucfirst($what),
             ChangeType::Moved => __('history.plan.moved', ['what' => $what]),
             ChangeType::Edited => $this->statement->added + $this->statement->removed > 0
-                ? __($this->statement->removed === 0 ? 'history.plan.edited_away' : 'history.plan.edited', ['name' => (string) ($values['name'] ?? '')]).$this->words()
+                ? __($this->statement->removed === 0 ? 'history.plan.edited_away' : 'history.plan.edited', [
+                        'name' => (string) ($values['name'] ?? ''),
+                    ]).$this->words()
                 : __($this->planKey(), array_map(strval(...), $values)),
         };
     }

@@ -109,8 +109,15 @@ final class Comparison
         $this->new = $readAs->new ?? $excerpt->new ?? ($from->root === $to->root ? $this->old : $states->tree($to->root));
         $this->changes = $excerpt->changes ?? TreeCompare::of($this->old, $this->new);
         $touched = $readAs === null ? Touched::by($this->changes, $kind) : [];
-        $between = $readAs !== null || ! $to->exists ? null : new TouchesBetween($item, min($from->number, $to->number), max($from->number, $to->number), array_map(strval(...), array_keys($touched)));
-        $this->touches = $between->of ?? $readAs->touches ?? TouchesBetween::toCome($to, $touched);
+        $between = $readAs !== null || ! $to->exists
+            ? null
+            : new TouchesBetween(
+                $item,
+                min($from->number, $to->number),
+                max($from->number, $to->number),
+                array_map(strval(...), array_keys($touched)),
+            );
+        $this->touches = $between->of ?? ($readAs->touches ?? TouchesBetween::toCome($to, $touched));
         $this->coarse = $between->areEnds ?? false;
         // What is only read as parts has no history of its own words.
         $this->areEnds = $between->areEnds ?? true;
@@ -123,7 +130,14 @@ final class Comparison
             $last = $answers === [] ? null : $this->versions->get($answers[array_key_last($answers)]->number);
             // Readers are not told of the drafts in between.
             $drafts = $item->sight === null;
-            $entries[] = new ChangeLine($statement, $phrases->statement($statement), $drafts ? array_column($answers, 'number') : [], $this->editors($answers), $drafts ? $last?->saved_at : null, $between->areEnds ?? false);
+            $entries[] = new ChangeLine(
+                $statement,
+                $phrases->statement($statement),
+                $drafts ? array_column($answers, 'number') : [],
+                $this->editors($answers),
+                $drafts ? $last?->saved_at : null,
+                $between->areEnds ?? false,
+            );
         }
         $this->entries = $entries;
     }
@@ -135,10 +149,27 @@ final class Comparison
         if ($statement === null) {
             return [];
         }
-        $last = (int) Version::query()->where('item_id', $this->item->id)->where('number', '<', $this->to->number)->where('title', '!=', $this->to->title)->max('number') + 1;
-        $version = $this->item->sight !== null ? null : Version::query()->with('user')->where(['item_id' => $this->item->id, 'number' => $last])->first();
+        $last = (int) Version::query()
+            ->where('item_id', $this->item->id)
+            ->where('number', '<', $this->to->number)
+            ->where('title', '!=', $this->to->title)
+            ->max('number') + 1;
+        $version = $this->item->sight !== null
+            ? null
+            : Version::query()
+                ->with('user')
+                ->where(['item_id' => $this->item->id, 'number' => $last])
+                ->first();
 
-        return [new ChangeLine($statement, $phrases->statement($statement), $version === null ? [] : [$version->number], $version === null ? [] : [$version->user], $version?->saved_at)];
+        return [
+            new ChangeLine(
+                $statement,
+                $phrases->statement($statement),
+                $version === null ? [] : [$version->number],
+                $version === null ? [] : [$version->user],
+                $version?->saved_at,
+            ),
+        ];
     }
 
     /**
@@ -210,13 +241,28 @@ final class Comparison
         $addedBy = [];
         foreach ($authors->addedBy ?? [] as $at => $step) {
             // What was written in between, elsewhere, is its writer's; what stood there before is told by who carried it.
-            [$writer, $written] = $this->writers()->cameFrom($part, $runs[$step]->number, $authors->addedAt[$at] ?? -1) ?? [$editor($step), PHP_INT_MAX];
+            [$writer, $written] = $this->writers()->cameFrom($part, $runs[$step]->number, $authors->addedAt[$at] ?? -1) ?? [
+                $editor($step),
+                PHP_INT_MAX,
+            ];
             $addedBy[$at] = $written > $this->from->number ? $writer : $editor($step);
         }
         [$came, $went] = $this->carried($part);
-        $spans = $compare->spans($addedBy, array_map($editor, $authors->removedBy ?? []), $runs === [] ? null : $editor(count($runs) - 1), $came, $went);
+        $spans = $compare->spans(
+            $addedBy,
+            array_map($editor, $authors->removedBy ?? []),
+            $runs === [] ? null : $editor(count($runs) - 1),
+            $came,
+            $went,
+        );
 
-        return array_map(fn (Span $span) => [$span, $span->step === null ? null : $this->users->get($span->step) ?? Writers::people([$span->step])->first()], $spans);
+        return array_map(
+            fn (Span $span) => [
+                $span,
+                $span->step === null ? null : $this->users->get($span->step) ?? Writers::people([$span->step])->first(),
+            ],
+            $spans,
+        );
     }
 
     private function writers(): WordAuthors
@@ -234,8 +280,10 @@ final class Comparison
         if ($this->carried === null) {
             $this->carried = [[], []];
             foreach (Carried::in($this->changes, $this->words) as $carried) {
-                $this->carried[0][$carried->part] = ($this->carried[0][$carried->part] ?? []) + array_fill($carried->at, $carried->length, true);
-                $this->carried[1][$carried->from] = ($this->carried[1][$carried->from] ?? []) + array_fill($carried->fromAt, $carried->length, true);
+                $this->carried[0][$carried->part]
+                    = ($this->carried[0][$carried->part] ?? []) + array_fill($carried->at, $carried->length, true);
+                $this->carried[1][$carried->from]
+                    = ($this->carried[1][$carried->from] ?? []) + array_fill($carried->fromAt, $carried->length, true);
             }
         }
 
@@ -275,7 +323,12 @@ final class Comparison
     {
         $versions = new Collection;
         foreach (array_chunk($numbers, 500) as $batch) {
-            $versions = $versions->concat(Version::query()->where('item_id', $this->item->id)->whereIn('number', $batch)->get(['id', 'item_id', 'number', 'root', 'user_id', 'saved_at']));
+            $versions = $versions->concat(
+                Version::query()
+                    ->where('item_id', $this->item->id)
+                    ->whereIn('number', $batch)
+                    ->get(['id', 'item_id', 'number', 'root', 'user_id', 'saved_at']),
+            );
         }
 
         return $versions->keyBy('number');

@@ -23,7 +23,14 @@ final class Damaged
 
     public function __construct(public readonly Item $item, States $states, int $around)
     {
-        foreach (Version::query()->where('item_id', $item->id)->where('number', '<=', $around + intdiv(self::MOST, 3))->orderByDesc('number')->limit(self::MOST)->pluck('root', 'number') as $number => $root) {
+        foreach (
+            Version::query()
+                ->where('item_id', $item->id)
+                ->where('number', '<=', $around + intdiv(self::MOST, 3))
+                ->orderByDesc('number')
+                ->limit(self::MOST)
+                ->pluck('root', 'number') as $number => $root
+        ) {
             try {
                 $states->tree((string) $root);
                 $this->whole[] = (int) $number;

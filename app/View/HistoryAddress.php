@@ -7,7 +7,9 @@ namespace App\View;
 use App\Models\Item;
 use Illuminate\Http\Request;
 
-/** What the address of a history says: the two ends, the view and its layout, whose changes are shown, and the words that somebody came for. */
+/**
+ * What the address of a history says: the two ends, the view and its layout, whose changes are shown, and the words that somebody came for.
+ */
 final readonly class HistoryAddress
 {
     /** What of the versions may be shown alone, on the ribbon and in the list. */
@@ -70,7 +72,21 @@ final readonly class HistoryAddress
         $to = (int) ($sent['to'] ?? $item->head);
         $from = (int) ($sent['from'] ?? min($to, isset($sent['to']) ? max(1, $to - 1) : $otherwise()));
 
-        return new self($item, min($from, $to), max($from, $to), $sent['view'] ?? 'changed', $sent['layout'] ?? 'together', isset($sent['by']) ? array_map(intval(...), explode(',', $sent['by'])) : [], $sent['tab'] ?? null, $sent['rows'] ?? 'changed', $sent['show'] ?? 'values', ! isset($sent['marks']), (int) ($sent['piece'] ?? 1), $sent['q'] ?? '', $sent['only'] ?? '');
+        return new self(
+            $item,
+            min($from, $to),
+            max($from, $to),
+            $sent['view'] ?? 'changed',
+            $sent['layout'] ?? 'together',
+            isset($sent['by']) ? array_map(intval(...), explode(',', $sent['by'])) : [],
+            $sent['tab'] ?? null,
+            $sent['rows'] ?? 'changed',
+            $sent['show'] ?? 'values',
+            ! isset($sent['marks']),
+            (int) ($sent['piece'] ?? 1),
+            $sent['q'] ?? '',
+            $sent['only'] ?? '',
+        );
     }
 
     /** @param array{from?: int, to?: int, view?: string, layout?: string, by?: list<int>, tab?: string|null, rows?: string, show?: string, marks?: bool, piece?: int, words?: string} $other */
@@ -95,7 +111,9 @@ final readonly class HistoryAddress
 
     public function toggled(int $editor): string
     {
-        return $this->with(['by' => in_array($editor, $this->by, true) ? array_values(array_diff($this->by, [$editor])) : [...$this->by, $editor]]);
+        return $this->with([
+            'by' => in_array($editor, $this->by, true) ? array_values(array_diff($this->by, [$editor])) : [...$this->by, $editor],
+        ]);
     }
 
     public function shows(ChangeLine $entry): bool

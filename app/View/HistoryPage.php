@@ -60,9 +60,15 @@ final readonly class HistoryPage
             'asides' => $past->asides($item, array_slice($listed, 0, Comparison::MOST_LISTED), 'out_of_sight'),
             'editors' => $this->editorsBetween($item, $at->address),
             'cameAndWent' => new CameAndWent($item, $at->comparison),
-            'unusual' => $item->sight === null && $to->meant_user_id === null && $from->number < $to->number ? $this->phrases->unusual($to->unusual) : null,
-            'together' => $to->with_id === null || $item->sight !== null ? new Collection : Version::query()->with('item.shelf.memberships')->where('with_id', $to->with_id)->where('id', '!=', $to->id)->get(),
-            'spots' => $at->address->words === '' ? [] : (new Finds(new Asked($at->address->words), new Within($at->person, $item), $this->states))->spots(),
+            'unusual' => $item->sight === null && $to->meant_user_id === null && $from->number < $to->number
+                ? $this->phrases->unusual($to->unusual)
+                : null,
+            'together' => $to->with_id === null || $item->sight !== null
+                ? new Collection
+                : Version::query()->with('item.shelf.memberships')->where('with_id', $to->with_id)->where('id', '!=', $to->id)->get(),
+            'spots' => $at->address->words === ''
+                ? []
+                : (new Finds(new Asked($at->address->words), new Within($at->person, $item), $this->states))->spots(),
         ];
     }
 
@@ -84,7 +90,12 @@ final readonly class HistoryPage
         [$item, $from, $to] = [$at->item, $at->comparison->from, $at->comparison->to];
 
         return [
-            'suggested' => Gate::denies('write', $item) ? [] : collect([$from, $to])->unique('number')->mapWithKeys(fn (Version $end): array => [$end->number => SuggestedName::for($end, $this->phrases)])->all(),
+            'suggested' => Gate::denies('write', $item)
+                ? []
+                : collect([$from, $to])
+                    ->unique('number')
+                    ->mapWithKeys(fn (Version $end): array => [$end->number => SuggestedName::for($end, $this->phrases)])
+                    ->all(),
             'parts' => Gate::allows('draft', $item) ? route('item', $item).'/parts' : null,
             'back' => Gate::allows('restore', $item) ? route('restore', [$item, $from->number]) : null,
             'itsHistory' => __('history.its_history'),
@@ -100,9 +111,19 @@ final readonly class HistoryPage
     private function slips(LookedAt $at): array
     {
         [$item, $address] = [$at->item, $at->address];
-        [$number, $since] = $address->view === 'was' ? [$address->from, null] : [$address->to, $address->from < $address->to ? $address->from : null];
+        [$number, $since]
+            = $address->view === 'was' ? [$address->from, null] : [$address->to, $address->from < $address->to ? $address->from : null];
 
-        return [...TalkPage::seen($item, new Talk($item, $number, $since), $number === $item->head, $since, tree: $at->asItWas() ? $at->comparison->old : $at->comparison->new), 'at' => $number];
+        return [
+            ...TalkPage::seen(
+                $item,
+                new Talk($item, $number, $since),
+                $number === $item->head,
+                $since,
+                tree: $at->asItWas() ? $at->comparison->old : $at->comparison->new,
+            ),
+            'at' => $number,
+        ];
     }
 
     /** The wish to publish that waits for a yes, for those who may give it and for who asked. */
@@ -115,7 +136,10 @@ final readonly class HistoryPage
     /** The word for publishing an earlier version, or for asking to; null where there is no doing so. */
     private function publishing(Item $item, Version $version): ?string
     {
-        $can = $item->isPublishable() && $item->sight === null && $version->number !== $item->head && $item->live?->version_id !== $version->id;
+        $can = $item->isPublishable()
+        && $item->sight === null
+        && $version->number !== $item->head
+        && $item->live?->version_id !== $version->id;
 
         return match (true) {
             $can && Gate::allows('publishNow', [$item, $version->number]) => (string) __('publishing.of_version.now'),
@@ -127,7 +151,17 @@ final readonly class HistoryPage
     /** @return Collection<int, User> everybody who made a version between the ends */
     private function editorsBetween(Item $item, HistoryAddress $address): Collection
     {
-        return User::query()->whereIn('id', DB::table('versions')->where('item_id', $item->id)
-            ->where('number', '>', $address->from)->where('number', '<=', $address->to)->distinct()->pluck('user_id'))->orderBy('id')->get();
+        return User::query()
+            ->whereIn(
+                'id',
+                DB::table('versions')
+                    ->where('item_id', $item->id)
+                    ->where('number', '>', $address->from)
+                    ->where('number', '<=', $address->to)
+                    ->distinct()
+                    ->pluck('user_id'),
+            )
+            ->orderBy('id')
+            ->get();
     }
 }

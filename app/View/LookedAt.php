@@ -12,7 +12,13 @@ use MistyAttic\Core\Kinds\Kind;
 /** What of a history somebody looks at. */
 final readonly class LookedAt
 {
-    public function __construct(public Item $item, public User $person, public Kind $kind, public Comparison $comparison, public HistoryAddress $address) {}
+    public function __construct(
+        public Item $item,
+        public User $person,
+        public Kind $kind,
+        public Comparison $comparison,
+        public HistoryAddress $address,
+    ) {}
 
     public function asItWas(): bool
     {
@@ -22,10 +28,18 @@ final readonly class LookedAt
     /** Since when and until when readers saw the version that is looked at, in words. */
     public function wasLive(): ?string
     {
-        $publishing = $this->item->publishings()->whereNotNull('count')->whereRelation('version', 'number', $this->address->from)->orderByDesc('count')->first();
+        $publishing = $this->item
+            ->publishings()
+            ->whereNotNull('count')
+            ->whereRelation('version', 'number', $this->address->from)
+            ->orderByDesc('count')
+            ->first();
 
-        return $publishing?->decided_at === null ? null : (string) __($publishing->ended_at === null ? 'publishing.live_since' : 'publishing.live_until', [
-            'since' => Days::short($publishing->decided_at), 'until' => $publishing->ended_at === null ? '' : Days::short($publishing->ended_at),
-        ]);
+        return $publishing?->decided_at === null
+            ? null
+            : (string) __($publishing->ended_at === null ? 'publishing.live_since' : 'publishing.live_until', [
+                'since' => Days::short($publishing->decided_at),
+                'until' => $publishing->ended_at === null ? '' : Days::short($publishing->ended_at),
+            ]);
     }
 }

@@ -19,7 +19,15 @@ final readonly class Mementos
 
     public function __construct(public Item $item)
     {
-        $this->all = $item->publishings()->with('version')->whereNotNull('count')->where('is_public', true)->orderBy('count')->get()->keyBy(fn (Publishing $each) => self::at($each)->format(self::STAMP))->values();
+        $this->all = $item
+            ->publishings()
+            ->with('version')
+            ->whereNotNull('count')
+            ->where('is_public', true)
+            ->orderBy('count')
+            ->get()
+            ->keyBy(fn (Publishing $each) => self::at($each)->format(self::STAMP))
+            ->values();
     }
 
     public function stamped(string $stamp): ?Publishing
@@ -40,7 +48,11 @@ final readonly class Mementos
 
         return implode(",\n", [
             '<'.route('read', $this->item->address).'>;rel="original timegate"',
-            "<{$own}>;rel=\"self\";type=\"application/link-format\";from=\"".self::http($this->all->firstOrFail()).'";until="'.self::http($this->all->last() ?? $this->all->firstOrFail()).'"',
+            "<{$own}>;rel=\"self\";type=\"application/link-format\";from=\""
+            .self::http($this->all->firstOrFail())
+            .'";until="'
+            .self::http($this->all->last() ?? $this->all->firstOrFail())
+            .'"',
             ...$this->all->map(fn (Publishing $each) => $this->link($each))->all(),
         ])."\n";
     }
@@ -49,7 +61,9 @@ final readonly class Mementos
     public function links(?Publishing $shown): string
     {
         $at = $shown === null ? null : (int) $this->all->search(fn (Publishing $each) => $each->id === $shown->id);
-        $near = $at === null ? [$this->all->first(), $this->all->last()] : [$this->all->first(), $this->all[$at - 1] ?? null, $shown, $this->all[$at + 1] ?? null, $this->all->last()];
+        $near = $at === null
+            ? [$this->all->first(), $this->all->last()]
+            : [$this->all->first(), $this->all[$at - 1] ?? null, $shown, $this->all[$at + 1] ?? null, $this->all->last()];
 
         return implode(', ', array_unique([
             '<'.route('read', $this->item->address).'>;rel="original timegate"',
@@ -61,7 +75,16 @@ final readonly class Mementos
     /** @return \Illuminate\Support\Collection<string, Publishing> the others by their addresses, the newest first, twenty at most */
     public function besides(Publishing $shown): \Illuminate\Support\Collection
     {
-        return $this->all->reject(fn (Publishing $each) => $each->id === $shown->id)->reverse()->take(20)->toBase()->mapWithKeys(fn (Publishing $each) => [$each->id === $this->item->live_id ? route('read', $this->item->address) : $this->address($each) => $each]);
+        return $this->all
+            ->reject(fn (Publishing $each) => $each->id === $shown->id)
+            ->reverse()
+            ->take(20)
+            ->toBase()
+            ->mapWithKeys(
+                fn (Publishing $each) => [
+                    $each->id === $this->item->live_id ? route('read', $this->item->address) : $this->address($each) => $each,
+                ],
+            );
     }
 
     private function link(Publishing $publishing, ?int $shown = null): string

@@ -13,7 +13,10 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Miniature\Canvas;
 use MistyAttic\Core\Miniature\Sample;
 
-/** A state from afar, as a small picture in which what changed has the colour of who changed it. A large state is looked at here and there, whatever its size. */
+/**
+ * A state from afar, as a small picture in which what changed has the colour of who changed it. A large state is looked at here and there,
+ * whatever its size.
+ */
 final readonly class Miniature
 {
     /** Parts of a state that is read whole. */
@@ -38,7 +41,10 @@ final readonly class Miniature
     public function of(Item $item, Version $version, User $person): string
     {
         $canvas = new Canvas;
-        $item->kind()->drawing()->draw($item->room(Past::class)->fromAfar($item, $version, $person, $this->sample($item, $version)), $canvas);
+        $item
+            ->kind()
+            ->drawing()
+            ->draw($item->room(Past::class)->fromAfar($item, $version, $person, $this->sample($item, $version)), $canvas);
 
         return $canvas->svg();
     }
@@ -47,12 +53,17 @@ final readonly class Miniature
     {
         $touched = $this->touched($item, $version);
         $count = $this->states->count($version->root);
-        $parts = $count <= self::WHOLE ? $this->states->tree($version->root)->parts : $this->some($item, $version->root, $count, array_values(array_filter(array_column($touched, 'position'), is_int(...))));
+        $parts = $count <= self::WHOLE
+            ? $this->states->tree($version->root)->parts
+            : $this->some($item, $version->root, $count, array_values(array_filter(array_column($touched, 'position'), is_int(...))));
 
         return new Sample($version->title, $parts, $count, array_map(fn (object $touch) => (int) $touch->colour, $touched));
     }
 
-    /** @return array<string, object{position: int|null, colour: int}> what a version changed; of a first version nothing stands out, and readers are not told who wrote */
+    /**
+     * @return array<string, object{position: int|null, colour: int}> what a version changed; of a first version nothing stands out, and
+     *     readers are not told who wrote
+     */
     private function touched(Item $item, Version $version): array
     {
         if ($item->sight !== null || $version->number === 1) {
@@ -60,8 +71,14 @@ final readonly class Miniature
         }
 
         /** @var array<string, object{position: int|null, colour: int}> */
-        return DB::table('touches')->join('users', 'users.id', '=', 'touches.user_id')->where(['item_id' => $item->id, 'number' => $version->number])
-            ->orderBy('part')->limit(self::WHOLE)->get(['part', 'position', 'colour'])->keyBy('part')->all();
+        return DB::table('touches')
+            ->join('users', 'users.id', '=', 'touches.user_id')
+            ->where(['item_id' => $item->id, 'number' => $version->number])
+            ->orderBy('part')
+            ->limit(self::WHOLE)
+            ->get(['part', 'position', 'colour'])
+            ->keyBy('part')
+            ->all();
     }
 
     /**
@@ -73,7 +90,10 @@ final readonly class Miniature
         $grid = $item->kind()->grid();
         $tabs = $grid === null || $grid->isOneTable ? [] : $this->states->tops($root);
         $spread = array_map(fn (int $at) => intdiv($at * $count, self::SPREAD), range(1, self::SPREAD - 1));
-        $places = array_filter([...array_slice($changed, 0, self::CHANGED), ...$spread], fn (int $at) => $at >= self::BEGINNING && $at < $count);
+        $places = array_filter(
+            [...array_slice($changed, 0, self::CHANGED), ...$spread],
+            fn (int $at) => $at >= self::BEGINNING && $at < $count,
+        );
         // The columns of the tab in which something changed are where it begins.
         $before = array_filter(array_keys($tabs), fn (int $at) => $changed !== [] && $at <= $changed[0]);
         $start = $before === [] ? 0 : max($before);

@@ -15,7 +15,13 @@ final readonly class PartStep
      * @param  SpanHtml  $text  with what it changed marked
      * @param  bool  $isNow  whether the part is like that in the newest version
      */
-    public function __construct(public Version $version, public string $sentence, public ?Part $part, public SpanHtml $text, public bool $isNow) {}
+    public function __construct(
+        public Version $version,
+        public string $sentence,
+        public ?Part $part,
+        public SpanHtml $text,
+        public bool $isNow,
+    ) {}
 
     public function asNow(bool $isNow): self
     {

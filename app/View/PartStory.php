@@ -47,11 +47,25 @@ final class PartStory
 
     private ?PartTree $newest = null;
 
-    public function __construct(private readonly Item $item, private readonly string $part, private readonly States $states, private readonly Phrases $phrases)
-    {
+    public function __construct(
+        private readonly Item $item,
+        private readonly string $part,
+        private readonly States $states,
+        private readonly Phrases $phrases,
+    ) {
         $this->kind = Kinds::named($item->kind);
-        $touches = DB::table('touches')->where(['item_id' => $item->id, 'part' => $part])->orderByDesc('number')->get(['part', 'number', 'user_id', 'what', 'position'])->keyBy('number');
-        $below = $touches->isEmpty() || $this->kind->grid() !== null ? [] : (new PartsBelow($states))->of($item, $part, $touches->reverse()->map(fn (object $touch): ?int => $touch->position === null ? null : (int) $touch->position)->all());
+        $touches = DB::table('touches')
+            ->where(['item_id' => $item->id, 'part' => $part])
+            ->orderByDesc('number')
+            ->get(['part', 'number', 'user_id', 'what', 'position'])
+            ->keyBy('number');
+        $below = $touches->isEmpty() || $this->kind->grid() !== null
+            ? []
+            : (new PartsBelow($states))->of(
+                $item,
+                $part,
+                $touches->reverse()->map(fn (object $touch): ?int => $touch->position === null ? null : (int) $touch->position)->all(),
+            );
         $this->holds = $below !== [];
         $wrote = $this->wrote($touches, $below);
         $numbers = collect(array_keys($wrote))->sortDesc()->values();
@@ -59,7 +73,12 @@ final class PartStory
         $older = max(0, $numbers->count() - $most);
         // One more than is shown, for what the oldest shown one changed.
         $numbers = $numbers->take($most + 1)->reverse();
-        $versions = Version::query()->with('user', 'milestone')->where('item_id', $item->id)->whereIn('number', $numbers)->get()->keyBy('number');
+        $versions = Version::query()
+            ->with('user', 'milestone')
+            ->where('item_id', $item->id)
+            ->whereIn('number', $numbers)
+            ->get()
+            ->keyBy('number');
         [$steps, $now, $name, $whole] = $this->steps($numbers, self::by($versions, $wrote), $touches);
         $shown = $this->shown($older > 0 ? array_slice($steps, 1) : $steps, $now, $whole);
         $this->story = new Story($name === null ? '' : $this->label($name), $shown, $older);
@@ -78,7 +97,12 @@ final class PartStory
             $wrote[(int) $number][] = $writers->of($this->part, (int) $number, (int) $touch->user_id);
         }
         foreach (array_chunk($below, 500) as $ids) {
-            foreach (DB::table('touches')->where('item_id', $this->item->id)->whereIn('part', $ids)->get(['part', 'number', 'user_id']) as $row) {
+            foreach (
+                DB::table('touches')
+                    ->where('item_id', $this->item->id)
+                    ->whereIn('part', $ids)
+                    ->get(['part', 'number', 'user_id']) as $row
+            ) {
                 $wrote[(int) $row->number][] = $writers->of((string) $row->part, (int) $row->number, (int) $row->user_id);
             }
         }
@@ -90,7 +114,8 @@ final class PartStory
      * @param  Collection<int, int>  $numbers  ascending
      * @param  Collection<int, Version>  $versions
      * @param  Collection<(int|string), \stdClass>  $touches
-     * @return array{list<array{int, PartStep, list<Part>}>, ?Part, ?Part, list<Part>} what it did in each with how it was changed and what stood there then; the part as it is, as it was when it was last there, and with what is below it
+     * @return array{list<array{int, PartStep, list<Part>}>, ?Part, ?Part, list<Part>} what it did in each with how it was changed and what
+     *     stood there then; the part as it is, as it was when it was last there, and with what is below it
      */
     private function steps(Collection $numbers, Collection $versions, Collection $touches): array
     {
@@ -106,7 +131,11 @@ final class PartStory
                 default => $touch?->position === null ? null : $this->states->part($version->root, (int) $touch->position),
             };
             if ($version !== null && ($touch !== null || self::records($wholeBefore) !== self::records($whole))) {
-                $steps[] = [(int) ($touch->what ?? 0), $this->step($version, (int) ($touch->what ?? 0), $before, $after, $wholeBefore, $whole), $whole];
+                $steps[] = [
+                    (int) ($touch->what ?? 0),
+                    $this->step($version, (int) ($touch->what ?? 0), $before, $after, $wholeBefore, $whole),
+                    $whole,
+                ];
             }
             [$before, $name] = [$after, $after ?? $name];
         }
@@ -126,7 +155,12 @@ final class PartStory
         $shown = [];
         $movedSince = false;
         foreach (array_reverse($steps) as [$what, $step, $then]) {
-            $same = $step->part === null ? $now === null : $now !== null && $step->part->sameFields($now) && self::records($then) === self::records($whole) && ! ($movedSince && $this->stoodElsewhere($step->version));
+            $same = $step->part === null
+                ? $now === null
+                : $now !== null
+                    && $step->part->sameFields($now)
+                    && self::records($then) === self::records($whole)
+                    && ! ($movedSince && $this->stoodElsewhere($step->version));
             $shown[] = $step->asNow($same);
             $movedSince = $movedSince || ($what & ChangeType::Moved->bit()) !== 0;
         }
@@ -144,9 +178,15 @@ final class PartStory
     public static function by(Collection $versions, array $wrote): Collection
     {
         $numbers = array_map(Writers::number(...), array_filter(array_intersect_key($wrote, $versions->all())));
-        $people = Writers::people(array_filter($numbers, fn (int $writer, int $number) => $versions[$number]?->user_id !== $writer, ARRAY_FILTER_USE_BOTH));
+        $people = Writers::people(
+            array_filter($numbers, fn (int $writer, int $number) => $versions[$number]?->user_id !== $writer, ARRAY_FILTER_USE_BOTH),
+        );
 
-        return $versions->map(fn (Version $version) => $people->has($numbers[$version->number] ?? 0) ? (clone $version)->setRelation('user', $people->get($numbers[$version->number])) : $version);
+        return $versions->map(
+            fn (Version $version) => $people->has($numbers[$version->number] ?? 0)
+                ? (clone $version)->setRelation('user', $people->get($numbers[$version->number]))
+                : $version,
+        );
     }
 
     /**
@@ -175,7 +215,10 @@ final class PartStory
     {
         [$then, $now] = [$this->states->tree($version->root), $this->newest ??= $this->states->tree($this->item->root)];
 
-        return ! $now->has($this->part) || ! $then->has($this->part) || $then->parent($this->part) !== $now->parent($this->part) || isset(TreeCompare::moved($then, $now)[$this->part]);
+        return ! $now->has($this->part)
+            || ! $then->has($this->part)
+            || $then->parent($this->part) !== $now->parent($this->part)
+            || isset(TreeCompare::moved($then, $now)[$this->part]);
     }
 
     /**
@@ -188,12 +231,21 @@ final class PartStory
         if ($after !== null) {
             $old = $before?->richText() ?? new RichText;
             $spans = array_map(
-                fn (Span $span) => [$before === null && $span->kind === SpanKind::Added ? new Span(SpanKind::Same, $span->text) : $span, $version->user],
+                fn (Span $span) => [
+                    $before === null && $span->kind === SpanKind::Added ? new Span(SpanKind::Same, $span->text) : $span,
+                    $version->user,
+                ],
                 TextCompare::of($old, $after->richText(), new Words)->spans(),
             );
         }
 
-        return new PartStep($version, implode(', ', array_filter([$this->sentence($version, $what, $before, $after), $this->inside($what, $wholeBefore, $whole)])), $after, new SpanHtml($spans), false);
+        return new PartStep(
+            $version,
+            implode(', ', array_filter([$this->sentence($version, $what, $before, $after), $this->inside($what, $wholeBefore, $whole)])),
+            $after,
+            new SpanHtml($spans),
+            false,
+        );
     }
 
     /**
@@ -209,11 +261,19 @@ final class PartStory
         }
         // Its own change is told already.
         $own = ($what & ChangeType::Edited->bit()) !== 0 ? $after[0] : $before[0];
-        [$old, $new] = array_map(fn (array $parts) => PartTree::of(array_map(fn (Part $part) => ($part === $parts[0] ? $own : $part)->atDepth($part->depth - $parts[0]->depth), $parts)), [$before, $after]);
+        [$old, $new] = array_map(
+            fn (array $parts) => PartTree::of(
+                array_map(fn (Part $part) => ($part === $parts[0] ? $own : $part)->atDepth($part->depth - $parts[0]->depth), $parts),
+            ),
+            [$before, $after],
+        );
         $statements = Statements::of($this->kind, $old, $new, TreeCompare::of($old, $new));
         $more = count($statements) - 1;
 
-        return $statements === [] ? '' : $this->phrases->statement($statements[0]).($more > 0 ? ' '.trans_choice('changes.more', $more, ['count' => (string) $more]) : '');
+        return $statements === []
+            ? ''
+            : $this->phrases->statement($statements[0])
+                    .($more > 0 ? ' '.trans_choice('changes.more', $more, ['count' => (string) $more]) : '');
     }
 
     private function sentence(Version $version, int $what, ?Part $before, ?Part $after): string
@@ -245,8 +305,13 @@ final class PartStory
         }
         [$old, $new] = [$this->states->tree($root), $this->states->tree($version->root)];
 
-        return ! $old->has($this->part) || ! $new->has($this->part) ? __('history.part.moved')
-            : $this->phrases->movement('changes.moved', Movement::of($this->kind, $this->part, $old, $new, TreeCompare::moved($old, $new)), ['what' => __('history.part.it')]);
+        return ! $old->has($this->part) || ! $new->has($this->part)
+            ? __('history.part.moved')
+            : $this->phrases->movement(
+                'changes.moved',
+                Movement::of($this->kind, $this->part, $old, $new, TreeCompare::moved($old, $new)),
+                ['what' => __('history.part.it')],
+            );
     }
 
     /** The cells of a row that somebody wrote in, by the columns as they are called now. */
@@ -259,13 +324,20 @@ final class PartStory
             if (! Cell::sameInput($was, $is)) {
                 $part = $tree->find($column);
                 $format = $part?->string('format') ?? '';
-                $show = fn (mixed $value): string => NumberLook::show($value, $format) === '' ? (string) __('history.cell.empty') : NumberLook::show($value, $format);
-                $said[] = __('history.cell.change', ['column' => $part === null ? '…' : $this->kind->label($tree, $part), 'was' => $show($was), 'is' => $show($is)]);
+                $show = fn (mixed $value): string => NumberLook::show($value, $format) === ''
+                    ? (string) __('history.cell.empty')
+                    : NumberLook::show($value, $format);
+                $said[] = __('history.cell.change', [
+                    'column' => $part === null ? '…' : $this->kind->label($tree, $part),
+                    'was' => $show($was),
+                    'is' => $show($is),
+                ]);
             }
         }
         $more = count($said) - self::MOST_CELLS;
 
-        return implode(', ', array_slice($said, 0, self::MOST_CELLS)).($more > 0 ? ' '.trans_choice('history.cell.more', $more, ['count' => (string) $more]) : '');
+        return implode(', ', array_slice($said, 0, self::MOST_CELLS))
+            .($more > 0 ? ' '.trans_choice('history.cell.more', $more, ['count' => (string) $more]) : '');
     }
 
     private function label(Part $part): string
@@ -273,6 +345,8 @@ final class PartStory
         // What has no words of its own is called by its place, which only the whole tells.
         $tree = $this->newest ??= $this->states->tree($this->item->root);
 
-        return $tree->has($part->id) ? $this->kind->label($tree, $tree->get($part->id)) : $this->kind->label(PartTree::of([$part->atDepth(0)]), $part->atDepth(0));
+        return $tree->has($part->id)
+            ? $this->kind->label($tree, $tree->get($part->id))
+            : $this->kind->label(PartTree::of([$part->atDepth(0)]), $part->atDepth(0));
     }
 }

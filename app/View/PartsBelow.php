@@ -21,7 +21,8 @@ final readonly class PartsBelow
     public function __construct(private States $states) {}
 
     /**
-     * @param  array<int, int|null>  $stood  version => position of the part as the version left it, null where it is gone; ascending, all that touched it
+     * @param  array<int, int|null>  $stood  version => position of the part as the version left it, null where it is gone; ascending, all
+     *     that touched it
      * @return list<string> ids; none for a part that never held any when it was touched
      */
     public function of(Item $item, string $part, array $stood): array
@@ -34,9 +35,20 @@ final readonly class PartsBelow
         if ($below === [] && ! $this->held($item, $stood)) {
             return [];
         }
-        $gone = DB::table('touches')->where('item_id', $item->id)->where('number', '>', (int) array_key_first($stood))->whereRaw('what & ? != 0', [ChangeType::Removed->bit() | ChangeType::Moved->bit()])->where('part', '!=', $part)
-            ->orderByDesc('number')->get(['number', 'part'])->reject(fn (object $touch) => isset($below[$touch->part]))->groupBy('number')->take(self::MOST_READ);
-        $roots = Version::query()->where('item_id', $item->id)->whereIn('number', $gone->keys()->map(fn (int $number) => $number - 1))->pluck('root', 'number');
+        $gone = DB::table('touches')
+            ->where('item_id', $item->id)
+            ->where('number', '>', (int) array_key_first($stood))
+            ->whereRaw('what & ? != 0', [ChangeType::Removed->bit() | ChangeType::Moved->bit()])
+            ->where('part', '!=', $part)
+            ->orderByDesc('number')
+            ->get(['number', 'part'])
+            ->reject(fn (object $touch) => isset($below[$touch->part]))
+            ->groupBy('number')
+            ->take(self::MOST_READ);
+        $roots = Version::query()
+            ->where('item_id', $item->id)
+            ->whereIn('number', $gone->keys()->map(fn (int $number) => $number - 1))
+            ->pluck('root', 'number');
         foreach ($gone as $number => $touches) {
             $before = $roots->get($number - 1) ?? $item->rootBefore((int) $number);
             $tree = is_string($before) ? $this->states->tree($before) : null;
@@ -78,7 +90,12 @@ final readonly class PartsBelow
      */
     private function held(Item $item, array $stood): bool
     {
-        foreach (Version::query()->where('item_id', $item->id)->whereIn('number', array_keys(array_filter($stood, fn (?int $at) => $at !== null)))->pluck('root', 'number') as $number => $root) {
+        foreach (
+            Version::query()
+                ->where('item_id', $item->id)
+                ->whereIn('number', array_keys(array_filter($stood, fn (?int $at) => $at !== null)))
+                ->pluck('root', 'number') as $number => $root
+        ) {
             $two = $this->states->window((string) $root, (int) $stood[$number], 2);
             if (count($two) === 2 && $two[1]->depth > $two[0]->depth) {
                 return true;

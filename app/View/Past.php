@@ -16,7 +16,10 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Miniature\Sample;
 
-/** How one looks back at a kind of items: this is the plain way, its parts below each other, with their texts and fields. A kind that is looked at in another way has its own. */
+/**
+ * How one looks back at a kind of items: this is the plain way, its parts below each other, with their texts and fields. A kind that is
+ * looked at in another way has its own.
+ */
 class Past
 {
     /** The view that shows a state, a comparison, and who wrote what. */
@@ -41,12 +44,15 @@ class Past
     {
         $pieces = new Pieces($at->address->piece);
 
-        return ['pieces' => $pieces] + match (true) {
-            static::TELLS_AUTHORS && $at->address->view === 'who' && $at->item->sight === null => $this->written($at, $pieces),
-            $at->asItWas() => ['blocks' => Blocks::plain($at->kind, $at->comparison->old, $pieces)],
-            $at->address->layout === 'source' => ['source' => new SourceView($at->item->room(Files::class), $at->comparison->old, $at->comparison->new)],
-            default => ['blocks' => Blocks::compared($at->kind, $at->comparison, $pieces), 'earlier' => $at->comparison->old],
-        };
+        return ['pieces' => $pieces]
+            + match (true) {
+                static::TELLS_AUTHORS && $at->address->view === 'who' && $at->item->sight === null => $this->written($at, $pieces),
+                $at->asItWas() => ['blocks' => Blocks::plain($at->kind, $at->comparison->old, $pieces)],
+                $at->address->layout === 'source' => [
+                    'source' => new SourceView($at->item->room(Files::class), $at->comparison->old, $at->comparison->new),
+                ],
+                default => ['blocks' => Blocks::compared($at->kind, $at->comparison, $pieces), 'earlier' => $at->comparison->old],
+            };
     }
 
     /** Two versions compared, part by part; of a kind whose parts say little, as what its content is read as. */
@@ -64,11 +70,23 @@ class Past
     /**
      * The switches above it.
      *
-     * @return list<array{label: string, choices: list<array{string, array{layout?: string, rows?: string, show?: string}, bool}>}> what each of them says, leads to, and whether that is so now
+     * @return list<array{label: string, choices: list<array{string, array{layout?: string, rows?: string, show?: string}, bool}>}>
+     *     what each of them says, leads to, and whether that is so now
      */
     public function switches(LookedAt $at): array
     {
-        return $at->address->view !== 'changed' ? [] : [['label' => 'Layout', 'choices' => self::choices($at->address->layout, 'layout', ['together' => 'Together', 'side' => 'Side by side', 'source' => 'Source'])]];
+        return $at->address->view !== 'changed'
+            ? []
+            : [
+                [
+                    'label' => 'Layout',
+                    'choices' => self::choices($at->address->layout, 'layout', [
+                        'together' => 'Together',
+                        'side' => 'Side by side',
+                        'source' => 'Source',
+                    ]),
+                ],
+            ];
     }
 
     /** Whether marks on it can be switched off. */
@@ -108,7 +126,9 @@ class Past
     {
         $kind = $item->kind();
 
-        return $sample->with(pictures: app(SmallPictures::class)->of(array_merge(...array_map($kind->chunksOf(...), $sample->parts), ...[[]])));
+        return $sample->with(
+            pictures: app(SmallPictures::class)->of(array_merge(...array_map($kind->chunksOf(...), $sample->parts), ...[[]])),
+        );
     }
 
     /** What whoever copies a version out should know of what the copy will show; nothing where it shows what stood then. */
@@ -164,10 +184,15 @@ class Past
         return ['written' => $written, 'blocks' => Blocks::written($at->kind, $at->comparison->new, $written, $pieces)];
     }
 
-    /** @return list<array{label: string, choices: list<array{string, array{layout?: string, rows?: string, show?: string}, bool}>}> the switch of a kind that is looked at row by row */
+    /**
+     * @return list<array{label: string, choices: list<array{string, array{layout?: string, rows?: string, show?: string}, bool}>}>
+     *     the switch of a kind that is looked at row by row
+     */
     protected static function rows(HistoryAddress $address): array
     {
-        return $address->view !== 'changed' ? [] : [['label' => 'Layout', 'choices' => self::choices($address->rows, 'rows', ['changed' => 'Changed only', 'all' => 'All'])]];
+        return $address->view !== 'changed'
+            ? []
+            : [['label' => 'Layout', 'choices' => self::choices($address->rows, 'rows', ['changed' => 'Changed only', 'all' => 'All'])]];
     }
 
     /**

@@ -36,13 +36,28 @@ final class Phrases
         return match ($version->cause) {
             Cause::Wrote => match (true) {
                 $version->unkept => $this->unkept($version),
-                isset($version->facts['of'], $version->facts['whose']) => __('changes.cause.accepted', ['who' => $version->facts['of'], 'whose' => $version->facts['whose'], 'sentence' => mb_lcfirst($this->withMore($version))]),
+                isset($version->facts['of'], $version->facts['whose']) => __('changes.cause.accepted', [
+                    'who' => $version->facts['of'],
+                    'whose' => $version->facts['whose'],
+                    'sentence' => mb_lcfirst($this->withMore($version)),
+                ]),
                 default => $this->withMore($version),
             },
             Cause::Settled => __('changes.cause.settled', ['sentence' => mb_lcfirst($this->withMore($version))]),
-            Cause::BroughtBack => __('changes.cause.brought_back', ['source' => (string) $version->source, 'sentence' => mb_lcfirst($this->withMore($version))]),
-            Cause::TookOut => __('changes.cause.took_out', ['who' => (string) ($version->facts['of'] ?? ''), 'sentence' => mb_lcfirst($this->withMore($version))]),
-            Cause::Copied => ! app(OtherItems::class)->tellsOf($version->item->origin?->item) ? __('changes.cause.copied_elsewhere') : __('changes.cause.copied', ['source' => (string) ($version->facts['number'] ?? $version->item->origin?->number), 'title' => (string) ($version->facts['of'] ?? $version->item->origin?->item->title)]),
+            Cause::BroughtBack => __('changes.cause.brought_back', [
+                'source' => (string) $version->source,
+                'sentence' => mb_lcfirst($this->withMore($version)),
+            ]),
+            Cause::TookOut => __('changes.cause.took_out', [
+                'who' => (string) ($version->facts['of'] ?? ''),
+                'sentence' => mb_lcfirst($this->withMore($version)),
+            ]),
+            Cause::Copied => ! app(OtherItems::class)->tellsOf($version->item->origin?->item)
+                ? __('changes.cause.copied_elsewhere')
+                : __('changes.cause.copied', [
+                    'source' => (string) ($version->facts['number'] ?? $version->item->origin?->number),
+                    'title' => (string) ($version->facts['of'] ?? $version->item->origin?->item->title),
+                ]),
             default => __('changes.cause.'.$version->cause->value, $values),
         };
     }
@@ -50,9 +65,19 @@ final class Phrases
     /** A version that was written while no history was kept may take several people in. */
     private function unkept(Version $version): string
     {
-        $by = count($version->facts['by'] ?? []) < 2 ? [] : User::query()->whereIn('id', $version->facts['by'])->orderBy('id')->get()->map(fn (User $user) => $user->firstName())->all();
+        $by = count($version->facts['by'] ?? []) < 2
+            ? []
+            : User::query()
+                ->whereIn('id', $version->facts['by'])
+                ->orderBy('id')
+                ->get()
+                ->map(fn (User $user) => $user->firstName())
+                ->all();
 
-        return (string) __($by === [] ? 'changes.cause.unkept' : 'changes.cause.unkept_by', ['who' => collect($by)->join(', ', ' and '), 'sentence' => mb_lcfirst($this->withMore($version))]);
+        return (string) __($by === [] ? 'changes.cause.unkept' : 'changes.cause.unkept_by', [
+            'who' => collect($by)->join(', ', ' and '),
+            'sentence' => mb_lcfirst($this->withMore($version)),
+        ]);
     }
 
     /** @param list<Statement> $statements the most telling of them, and how many more there are */
@@ -63,13 +88,17 @@ final class Phrases
         $most = Statements::mostTelling($made === [] ? $statements : $made);
         $more = count($made === [] ? $statements : $made) - 1;
 
-        return $most === null ? (string) __('changes.same') : $this->statement($most).($more > 0 ? ' '.trans_choice('changes.more', $more, ['count' => (string) $more]) : '');
+        return $most === null
+            ? (string) __('changes.same')
+            : $this->statement($most).($more > 0 ? ' '.trans_choice('changes.more', $more, ['count' => (string) $more]) : '');
     }
 
     /** What changed between two versions of an item, in one line. */
     public function between(Version $from, Version $to, States $states): string
     {
-        return $this->inOneLine(array_map(fn (ChangeLine $line) => $line->statement, (new Comparison($to->item, $from, $to, $states, $this))->entries));
+        return $this->inOneLine(
+            array_map(fn (ChangeLine $line) => $line->statement, (new Comparison($to->item, $from, $to, $states, $this))->entries),
+        );
     }
 
     /**
@@ -82,11 +111,16 @@ final class Phrases
         if ($unusual === null || $unusual === []) {
             return null;
         }
-        $evidence = array_map(fn (string|int|float $value): string => is_string($value) || abs($value) < 1000 ? (string) $value : Numbers::short($value, 6), $unusual[0]['evidence']);
+        $evidence = array_map(
+            fn (string|int|float $value): string => is_string($value) || abs($value) < 1000 ? (string) $value : Numbers::short($value, 6),
+            $unusual[0]['evidence'],
+        );
         $told = ! isset($evidence['key']) || app(OtherItems::class)->tellsOfKey($evidence['key']);
         $first = __($told ? "unusual.{$unusual[0]['type']}" : "unusual.elsewhere.{$unusual[0]['type']}", $evidence);
 
-        return count($unusual) > 1 ? $first.' '.trans_choice('unusual.more', count($unusual) - 1, ['count' => (string) (count($unusual) - 1)]) : $first;
+        return count($unusual) > 1
+            ? $first.' '.trans_choice('unusual.more', count($unusual) - 1, ['count' => (string) (count($unusual) - 1)])
+            : $first;
     }
 
     public function statement(Statement $statement): string
@@ -99,7 +133,10 @@ final class Phrases
     {
         $values = $statement->values;
 
-        return trans_choice("history.table_plan.{$statement->code}", (int) ($values['count'] ?? 1), [...$this->strings($values), ...$this->table($values)]);
+        return trans_choice("history.table_plan.{$statement->code}", (int) ($values['count'] ?? 1), [
+            ...$this->strings($values),
+            ...$this->table($values),
+        ]);
     }
 
     /**
@@ -127,7 +164,9 @@ final class Phrases
                 'inner' => trans_choice('changes.inner.'.$values['inner'], (int) $values['count'], ['count' => (string) $values['count']]),
             ]);
         }
-        $key = in_array($form, ['section', 'rows', 'columns', 'empty_row', 'empty_column'], true) ? "changes.{$form}" : "changes.{$form}.".($values['noun'] ?? 'paragraph');
+        $key = in_array($form, ['section', 'rows', 'columns', 'empty_row', 'empty_column'], true)
+            ? "changes.{$form}"
+            : "changes.{$form}.".($values['noun'] ?? 'paragraph');
 
         return trans_choice($key, (int) ($values['count'] ?? 1), $this->strings($values));
     }
@@ -159,7 +198,9 @@ final class Phrases
     {
         $place = (string) ($values['place'] ?? '');
 
-        return $place === '' || $place === ($values['name'] ?? '') || ! in_array($values['noun'] ?? '', self::WITH_PLACE, true) ? '' : __('changes.in', ['name' => $place]);
+        return $place === '' || $place === ($values['name'] ?? '') || ! in_array($values['noun'] ?? '', self::WITH_PLACE, true)
+            ? ''
+            : __('changes.in', ['name' => $place]);
     }
 
     /** @param array<string, string|int> $values */
@@ -178,10 +219,14 @@ final class Phrases
 
         return match ($code) {
             'removed', 'added' => __("changes.{$code}", ['what' => $this->what($values)]).$this->standing($values),
-            'replaced_picture' => __('changes.replaced_picture', ['what' => $this->what(['form' => $name === '' ? 'unnamed' : 'named'] + $values)]),
+            'replaced_picture' => __('changes.replaced_picture', [
+                'what' => $this->what(['form' => $name === '' ? 'unnamed' : 'named'] + $values),
+            ]),
             'moved' => $this->movement('changes.moved', $values, ['what' => $this->what($values)]),
             'named', 'nameless' => __("changes.{$code}_it", [...$replace, 'what' => __("changes.unnamed.{$values['noun']}")]),
-            'sorted' => isset($values['by']) ? __('changes.sorted_by', $replace) : trans_choice('changes.sorted', (int) $values['count'], $replace),
+            'sorted' => isset($values['by'])
+                ? __('changes.sorted_by', $replace)
+                : trans_choice('changes.sorted', (int) $values['count'], $replace),
             default => trans_choice("changes.{$code}", (int) ($values['count'] ?? 1), $replace),
         };
     }
@@ -203,11 +248,16 @@ final class Phrases
             return is_string($word) && $word !== $key ? [$end => $word] : [];
         };
 
-        return ! isset($values['field']) ? [] : [
-            ...$value('was'), ...$value('is'),
-            'field' => __("changes.fields.{$values['field']}"),
-            'others' => ($values['others'] ?? 0) === 0 ? '' : ' '.trans_choice('changes.others', (int) $values['others'], ['count' => (string) $values['others']]),
-        ];
+        return ! isset($values['field'])
+            ? []
+            : [
+                ...$value('was'),
+                ...$value('is'),
+                'field' => __("changes.fields.{$values['field']}"),
+                'others' => ($values['others'] ?? 0) === 0
+                    ? ''
+                    : ' '.trans_choice('changes.others', (int) $values['others'], ['count' => (string) $values['others']]),
+            ];
     }
 
     /**
@@ -219,7 +269,11 @@ final class Phrases
         $name = (string) ($values['name'] ?? '');
         $in = $name === '' ? '' : __('changes.in', ['name' => $name]);
 
-        return ['in' => $in, 'of' => $name === '' ? '' : __('changes.of', ['name' => $name]), 'rows_in' => $name === '' ? __('changes.the_rows') : " “{$name}”"];
+        return [
+            'in' => $in,
+            'of' => $name === '' ? '' : __('changes.of', ['name' => $name]),
+            'rows_in' => $name === '' ? __('changes.the_rows') : " “{$name}”",
+        ];
     }
 
     private function withMore(Version $version): string

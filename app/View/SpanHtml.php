@@ -18,9 +18,15 @@ final readonly class SpanHtml implements Htmlable
      * @param  list<array{Span, User|null}>  $spans
      * @param  'old'|'new'|'both'  $side  which side of a comparison is shown
      * @param  \Closure(int|null): bool|null  $highlights  whether an editor's marks stand out
-     * @param  bool|null  $signed  null unless it is shown who wrote what: whether that is said even where only one did, since no margin says it
+     * @param  bool|null  $signed  null unless it is shown who wrote what: whether that is said even where only one did, since no margin
+     *     says it
      */
-    public function __construct(private array $spans, private string $side = 'both', private ?\Closure $highlights = null, private ?bool $signed = null) {}
+    public function __construct(
+        private array $spans,
+        private string $side = 'both',
+        private ?\Closure $highlights = null,
+        private ?bool $signed = null,
+    ) {}
 
     public static function plain(RichText $text): self
     {
@@ -40,7 +46,13 @@ final readonly class SpanHtml implements Htmlable
             SpanKind::Removed => $this->side === 'new' ? '' : $this->marked('del', '', 'removed', $span->text, $user),
             SpanKind::Came => $this->side === 'old' ? '' : $this->marked('span', 'came', 'brought here', $span->text, $user),
             SpanKind::Went => $this->side === 'new' ? '' : $this->marked('span', 'went', 'taken elsewhere', $span->text, $user),
-            SpanKind::Formatted => $this->marked('span', 'formatted', 'formatting changed', $this->side === 'old' ? $span->was ?? $span->text : $span->text, $user),
+            SpanKind::Formatted => $this->marked(
+                'span',
+                'formatted',
+                'formatting changed',
+                $this->side === 'old' ? $span->was ?? $span->text : $span->text,
+                $user,
+            ),
         };
     }
 
@@ -50,7 +62,9 @@ final readonly class SpanHtml implements Htmlable
         $quiet = $this->highlights !== null && ! ($this->highlights)($user->id) ? ' is-quiet' : '';
         $monogram = $this->signed === true || count($this->spans) > 1 ? ' data-monogram="'.e($user->monogram()).'"' : '';
 
-        return "<span class=\"written by-{$user->colour}{$quiet}\"{$monogram} title=\"".e((string) __('history.written_by', ['who' => $user->name]))."\">{$this->runs($text)}</span>";
+        return "<span class=\"written by-{$user->colour}{$quiet}\"{$monogram} title=\""
+            .e((string) __('history.written_by', ['who' => $user->name]))
+            ."\">{$this->runs($text)}</span>";
     }
 
     private function marked(string $tag, string $class, string $what, RichText $text, ?User $user): string
@@ -73,7 +87,11 @@ final readonly class SpanHtml implements Htmlable
         $words = e($run->text);
 
         return match (true) {
-            isset($run->marks['link']) => '<a class="'.$classes.'" rel="noopener nofollow" href="'.e((string) $run->marks['link'])."\">{$words}</a>",
+            isset($run->marks['link']) => '<a class="'
+                .$classes
+                .'" rel="noopener nofollow" href="'
+                .e((string) $run->marks['link'])
+                ."\">{$words}</a>",
             $classes !== '' => "<span class=\"{$classes}\">{$words}</span>",
             default => $words,
         };

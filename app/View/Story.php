@@ -17,7 +17,8 @@ final readonly class Story
     public function __construct(public string $name, public array $steps, public int $older) {}
 
     /**
-     * The versions that it is brought back from: of what is gone, the state right before is what one wants; of a dataset, what was calculated meanwhile comes with it.
+     * The versions that it is brought back from: of what is gone, the state right before is what one wants; of a dataset, what was
+     * calculated meanwhile comes with it.
      *
      * @param  bool  $calculates  whether the kind calculates from what it holds
      * @return list<int|null> by step; null where there is nothing to bring back

@@ -79,7 +79,9 @@ final class WordAuthors
         $this->touches = $this->writers->tell($this->touches);
         $runs = array_map(fn (string $part) => $this->runs($part, $this->until), array_map(strval(...), array_keys($this->touches)));
         // The last of each is the text that is shown, and is at hand.
-        $this->read(array_slice(array_merge(...array_map(fn (array $runs) => array_slice($runs, 0, -1), $runs), ...[[]]), 0, self::MOST_READINGS));
+        $this->read(
+            array_slice(array_merge(...array_map(fn (array $runs) => array_slice($runs, 0, -1), $runs), ...[[]]), 0, self::MOST_READINGS),
+        );
     }
 
     /** @return list<int> all who wrote, once {@see readAll} was asked for */
@@ -118,7 +120,13 @@ final class WordAuthors
     /** @return array<int, int> */
     private function sources(): array
     {
-        return $this->sources ??= Version::query()->where('item_id', $this->item->id)->where('number', '<=', $this->until)->whereNotNull('source')->pluck('source', 'number')->map(fn (mixed $number) => (int) $number)->all();
+        return $this->sources ??= Version::query()
+            ->where('item_id', $this->item->id)
+            ->where('number', '<=', $this->until)
+            ->whereNotNull('source')
+            ->pluck('source', 'number')
+            ->map(fn (mixed $number) => (int) $number)
+            ->all();
     }
 
     /**
@@ -133,7 +141,9 @@ final class WordAuthors
         foreach ($touches as $at => $touch) {
             if (isset($this->sources()[$touch->number])) {
                 // What was brought back stands for itself, and so does the state that it is.
-                $ends[$touch->number] = $ends[$touches[$at - 1]->number ?? 0] = $ends[$this->lastBefore($touches, $this->sources()[$touch->number])] = true;
+                $ends[$touch->number] = $ends[$touches[$at - 1]->number ?? 0] = $ends[
+                    $this->lastBefore($touches, $this->sources()[$touch->number])
+                ] = true;
             }
         }
 
@@ -213,12 +223,15 @@ final class WordAuthors
                 continue;
             }
             // Of a version that is no more, the next one answers for what it wrote.
-            $states[] = $this->texts[($this->roots[$touch->number] ?? '').' '.$touch->position] ?? $states[count($states) - 1] ?? new RichText;
+            $states[] = $this->texts[($this->roots[$touch->number] ?? '').' '.$touch->position]
+            ?? ($states[count($states) - 1] ?? new RichText);
         }
         $restored = [];
         $steps = array_flip(array_column($runs, 'number'));
         foreach ($runs as $at => $touch) {
-            $from = isset($this->sources()[$touch->number]) ? $steps[$this->lastBefore($runs, $this->sources()[$touch->number])] ?? null : null;
+            $from = isset($this->sources()[$touch->number])
+                ? $steps[$this->lastBefore($runs, $this->sources()[$touch->number])] ?? null
+                : null;
             $restored += $from === null ? [] : [$at => $from];
         }
         $authors = TextAuthors::through([new RichText, ...$states], $this->words, $restored);
@@ -235,7 +248,16 @@ final class WordAuthors
     private function touchesOf(string $part): array
     {
         if (! $this->whole && ! isset($this->touches[$part])) {
-            $this->touches += $this->writers->tell([$part => array_values($this->query()->where('part', $part)->orderBy('number')->get(['part', 'number', 'user_id', 'what', 'position'])->map(TouchesBetween::touch(...))->all())]);
+            $this->touches += $this->writers->tell([
+                $part => array_values(
+                    $this->query()
+                        ->where('part', $part)
+                        ->orderBy('number')
+                        ->get(['part', 'number', 'user_id', 'what', 'position'])
+                        ->map(TouchesBetween::touch(...))
+                        ->all(),
+                ),
+            ]);
         }
 
         return $this->touches[$part] ?? [];
@@ -244,6 +266,9 @@ final class WordAuthors
     /** A move, also one that was brought back, leaves a text as it is. */
     private function query(): Builder
     {
-        return DB::table('touches')->where('item_id', $this->item->id)->where('number', '<=', $this->until)->whereRaw('what & ? != 0', [ChangeType::Added->bit() | ChangeType::Edited->bit()]);
+        return DB::table('touches')
+            ->where('item_id', $this->item->id)
+            ->where('number', '<=', $this->until)
+            ->whereRaw('what & ? != 0', [ChangeType::Added->bit() | ChangeType::Edited->bit()]);
     }
 }

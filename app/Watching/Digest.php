@@ -19,7 +19,10 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\URL;
 
-/** What changed since the last time on what somebody watches, and what was said to them or proposed for what is theirs, in one mail; none when nothing was. It tells what they may see when it is sent. */
+/**
+ * What changed since the last time on what somebody watches, and what was said to them or proposed for what is theirs, in one mail; none
+ * when nothing was. It tells what they may see when it is sent.
+ */
 final readonly class Digest
 {
     /** Minutes after which a version is told of: until then it may still grow. */
@@ -39,7 +42,11 @@ final readonly class Digest
         $since = CarbonImmutable::parse($told->told_at ?? now()->subDay());
         // What this second brings may go on: the next mail tells it.
         $until = CarbonImmutable::now()->startOfSecond();
-        $newest = (int) DB::table('versions')->where('saved_at', '<=', now()->subMinutes(self::STILL)->format('Y-m-d H:i:s'))->orderByDesc('id')->limit(1)->value('id');
+        $newest = (int) DB::table('versions')
+            ->where('saved_at', '<=', now()->subMinutes(self::STILL)->format('Y-m-d H:i:s'))
+            ->orderByDesc('id')
+            ->limit(1)
+            ->value('id');
         // Sentences name other items to those alone who may see them.
         $was = Auth::user();
         Auth::setUser($person);
@@ -49,9 +56,16 @@ final readonly class Digest
         } finally {
             $was === null ? Auth::forgetUser() : Auth::setUser($was);
         }
-        DB::table('digests')->upsert(['user_id' => $person->id, 'version_id' => max($last, $newest), 'told_at' => $until->format('Y-m-d H:i:s')], ['user_id']);
+        DB::table('digests')->upsert(
+            ['user_id' => $person->id, 'version_id' => max($last, $newest), 'told_at' => $until->format('Y-m-d H:i:s')],
+            ['user_id'],
+        );
         if ($changes !== [] || $said !== []) {
-            $subject = trans_choice($changes === [] ? 'watching.digest.said' : 'watching.digest.subject', $changes === [] ? count($said) : count($changes), ['place' => (string) (config('attic.place') ?: config('mail.from.name'))]);
+            $subject = trans_choice(
+                $changes === [] ? 'watching.digest.said' : 'watching.digest.subject',
+                $changes === [] ? count($said) : count($changes),
+                ['place' => (string) (config('attic.place') ?: config('mail.from.name'))],
+            );
             $this->mail->handle(null, $person->email, $subject, $this->body($person, $said, $changes));
         }
 
@@ -65,11 +79,15 @@ final readonly class Digest
         $watches = DB::table('watches')->where('user_id', $person->id)->orderByRaw('item_id IS NULL')->get();
         $own = $watches->whereNotNull('item_id')->pluck('how', 'item_id')->all();
         foreach ($watches as $watch) {
-            $what = $watch->item_id !== null ? Item::query()->with('shelf.memberships')->standing()->find((int) $watch->item_id) : Shelf::query()->with('memberships')->whereNull('deleted_at')->find((int) $watch->shelf_id);
+            $what = $watch->item_id !== null
+                ? Item::query()->with('shelf.memberships')->standing()->find((int) $watch->item_id)
+                : Shelf::query()->with('memberships')->whereNull('deleted_at')->find((int) $watch->shelf_id);
             if ($what === null || $watch->how === 'none' || Gate::forUser($person)->denies('view', $what)) {
                 continue;
             }
-            foreach ((new Changes($person, $this->phrases))->of($what, $last, $watch->how === 'marks', others: true, since: $since) as $change) {
+            foreach (
+                (new Changes($person, $this->phrases))->of($what, $last, $watch->how === 'marks', others: true, since: $since) as $change
+            ) {
                 // What was said of an item counts before what was said of its shelf.
                 if ($change->version->id <= $newest && ($watch->item_id !== null || ! isset($own[$change->item->id]))) {
                     $found[$change->version->id] = $change;
@@ -92,10 +110,20 @@ final readonly class Digest
             $lines[(string) __('watching.digest.for_you')][] = "- {$notice->said} ({$notice->where})\n  {$notice->address}";
         }
         foreach ($changes as $change) {
-            $lines[$change->item->title.', '.$change->item->shelf->name][] = "- {$change->version->user->firstName()}: {$change->said}\n  {$change->address()}";
+            $lines[
+                $change->item->title.', '.$change->item->shelf->name
+            ][] = "- {$change->version->user->firstName()}: {$change->said}\n  {$change->address()}";
         }
-        $text = implode("\n\n", array_map(fn (string $where, array $of): string => $where."\n".implode("\n", $of), array_keys($lines), $lines));
+        $text = implode(
+            "\n\n",
+            array_map(fn (string $where, array $of): string => $where."\n".implode("\n", $of), array_keys($lines), $lines),
+        );
 
-        return $text."\n\n".__('watching.digest.stop', ['link' => URL::to(URL::signedRoute('mails.none', ['person' => $person->id], absolute: false)), 'account' => route('account')]);
+        return $text
+            ."\n\n"
+            .__('watching.digest.stop', [
+                'link' => URL::to(URL::signedRoute('mails.none', ['person' => $person->id], absolute: false)),
+                'account' => route('account'),
+            ]);
     }
 }

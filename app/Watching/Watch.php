@@ -35,6 +35,10 @@ final class Watch
     /** @return array{user_id: int, shelf_id: int|null, item_id: int|null} */
     private static function at(User $person, Item|Shelf $what): array
     {
-        return ['user_id' => $person->id, 'shelf_id' => $what instanceof Shelf ? $what->id : null, 'item_id' => $what instanceof Item ? $what->id : null];
+        return [
+            'user_id' => $person->id,
+            'shelf_id' => $what instanceof Shelf ? $what->id : null,
+            'item_id' => $what instanceof Item ? $what->id : null,
+        ];
     }
 }

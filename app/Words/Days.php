@@ -23,7 +23,8 @@ final class Days
     /** Whether a text is a date that there is (ISO 8601, with a time or without), and nothing else. */
     public static function isDate(string $text): bool
     {
-        return preg_match('/^(\d{4})-(\d\d)-(\d\d)(T([01]\d|2[0-3]):[0-5]\d)?\z/', $text, $found) === 1 && checkdate((int) $found[2], (int) $found[3], (int) $found[1]);
+        return preg_match('/^(\d{4})-(\d\d)-(\d\d)(T([01]\d|2[0-3]):[0-5]\d)?\z/', $text, $found) === 1
+            && checkdate((int) $found[2], (int) $found[3], (int) $found[1]);
     }
 
     /** “3 November 2026”. */

@@ -9,8 +9,8 @@ use Closure;
 use Illuminate\Support\Facades\Auth;
 
 /**
- * The ways of writing numbers and dates that one chooses from in the account. They are of what the place says: what people wrote, in cells, answers and
- * files, stays as it is, since all of them read the same.
+ * The ways of writing numbers and dates that one chooses from in the account. They are of what the place says: what people wrote, in cells,
+ * answers and files, stays as it is, since all of them read the same.
  */
 final class Ways
 {

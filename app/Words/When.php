@@ -9,8 +9,8 @@ use DateTimeZone;
 use Throwable;
 
 /**
- * A moment as people write it: “last Tuesday”, “3 Nov”, “12 October 18:00”, “2026-10-12T18:00:00Z”. A day without an hour is the end of it, since what
- * is asked for is how things stood on that day; a day without a year is the last one that has been.
+ * A moment as people write it: “last Tuesday”, “3 Nov”, “12 October 18:00”, “2026-10-12T18:00:00Z”. A day without an hour is the end of it,
+ * since what is asked for is how things stood on that day; a day without a year is the last one that has been.
  */
 final class When
 {
@@ -31,12 +31,20 @@ final class When
         }
         $text = trim((string) preg_replace(['/\b(?:at|on)\b|,/', '/\s+/'], [' ', ' '], mb_strtolower($text)));
         // With points the day comes first: “3.11.” is the third of November.
-        $text = (string) preg_replace_callback('/^(\d{1,2})\.\s?(0?[1-9]|1[0-2])\.(?= |$)/', fn (array $found): string => "{$found[1]} ".['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'][(int) $found[2] - 1], $text);
+        $text = (string) preg_replace_callback(
+            '/^(\d{1,2})\.\s?(0?[1-9]|1[0-2])\.(?= |$)/',
+            fn (array $found): string => "{$found[1]} "
+                .['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'][(int) $found[2] - 1],
+            $text,
+        );
         $hour = preg_match(self::HOUR, $text, $found) === 1 ? self::hour($found) : null;
         $day = trim((string) preg_replace(['/ +/'], [' '], $hour === null ? $text : (string) preg_replace(self::HOUR, ' ', $text, 1)));
         preg_match_all('/[a-z]+/', $day, $words);
         // A number alone is no day, and of two numbers with a stroke nobody knows which is the month.
-        $isDay = mb_strlen($day) <= 40 && preg_match('/^[a-z0-9 .-]*$/', $day) === 1 && preg_match('/^\d+$/', $day) !== 1 && array_filter($words[0], fn (string $word) => preg_match(self::WORDS, $word) !== 1) === [];
+        $isDay = mb_strlen($day) <= 40
+        && preg_match('/^[a-z0-9 .-]*$/', $day) === 1
+        && preg_match('/^\d+$/', $day) !== 1
+        && array_filter($words[0], fn (string $word) => preg_match(self::WORDS, $word) !== 1) === [];
         if (! $isDay || ($day === '' && $hour === null)) {
             return null;
         }
@@ -56,7 +64,10 @@ final class When
             $moment = match (true) {
                 $day === '' => $moment->subDay(),
                 preg_match('/^[a-z]+day$|^(?:mon|tues?|wed|thu(?:rs?)?|fri|sat|sun)$/', $day) === 1 => $moment->subWeek(),
-                preg_match('/\d{4}/', $day) !== 1 && preg_match('/[a-z]{3}/', $day) === 1 && preg_match('/next|week|month|year|day/', $day) !== 1 => $moment->subYear(),
+                preg_match('/\d{4}/', $day) !== 1
+                    && preg_match('/[a-z]{3}/', $day) === 1
+                    && preg_match('/next|week|month|year|day/', $day) !== 1
+                    => $moment->subYear(),
                 default => null,
             };
         }
@@ -67,24 +78,37 @@ final class When
     /**
      * A stretch as people write it: “this month”, “last week”, “October”, “3 to 12 Nov”, “last Tuesday to yesterday”.
      *
-     * @return array{CarbonImmutable, CarbonImmutable}|null from before its first moment to its last, in UTC; null for what is no stretch, or one that is still to come
+     * @return array{CarbonImmutable, CarbonImmutable}|null from before its first moment to its last, in UTC; null for what is no stretch,
+     *     or one that is still to come
      */
     public static function range(string $text, DateTimeZone $zone, CarbonImmutable $now): ?array
     {
         $text = trim((string) preg_replace(['/^\s*(?:from|between|in)\s+/', '/\s+/'], ['', ' '], mb_strtolower($text)));
         $here = $now->setTimezone($zone);
         $ends = match (true) {
-            preg_match('/^(this|last) (week|month|year)$/', $text, $found) === 1 => self::whole($found[1] === 'this' ? $here : match ($found[2]) {
-                'week' => $here->subWeek(),
-                'month' => $here->startOfMonth()->subMonth(),
-                default => $here->startOfYear()->subYear(),
-            }, $found[2]),
+            preg_match('/^(this|last) (week|month|year)$/', $text, $found) === 1 => self::whole(
+                $found[1] === 'this'
+                    ? $here
+                    : match ($found[2]) {
+                        'week' => $here->subWeek(),
+                        'month' => $here->startOfMonth()->subMonth(),
+                        default => $here->startOfYear()->subYear(),
+                    },
+                $found[2],
+            ),
             preg_match(self::MONTH, $text, $found) === 1 => self::month($found[1], $found[2] ?? '', $here),
-            preg_match('/^(.+?) ?(?:\bto\b|\buntil\b|\band\b|–) ?(.+)$/u', $text, $found) === 1 => self::between($found[1], $found[2], $zone, $now),
+            preg_match('/^(.+?) ?(?:\bto\b|\buntil\b|\band\b|–) ?(.+)$/u', $text, $found) === 1 => self::between(
+                $found[1],
+                $found[2],
+                $zone,
+                $now,
+            ),
             default => null,
         };
 
-        return $ends === null || $ends[0]->greaterThan($now) || $ends[0]->greaterThan($ends[1]) ? null : [$ends[0]->subSecond()->utc(), $ends[1]->min($now)->utc()];
+        return $ends === null || $ends[0]->greaterThan($now) || $ends[0]->greaterThan($ends[1])
+            ? null
+            : [$ends[0]->subSecond()->utc(), $ends[1]->min($now)->utc()];
     }
 
     /** @return array{CarbonImmutable, CarbonImmutable} */
@@ -108,7 +132,9 @@ final class When
         $from = preg_match('/^\d{1,2}$/', $from) === 1 && preg_match('/^\d{1,2}( .+)$/', $to, $rest) === 1 ? $from.$rest[1] : $from;
         [$first, $last] = [self::read($from, $zone, $now), self::read($to, $zone, $now)];
 
-        return $first === null || $last === null ? null : [preg_match(self::HOUR, $from) === 1 ? $first : $first->setTimezone($zone)->startOfDay(), $last];
+        return $first === null || $last === null
+            ? null
+            : [preg_match(self::HOUR, $from) === 1 ? $first : $first->setTimezone($zone)->startOfDay(), $last];
     }
 
     /** What a milestone may be called in “before the spring meeting”, for LIKE; '' for nothing. */
@@ -128,8 +154,10 @@ final class When
         if (($found[8] ?? '') !== '') {
             return [12, 0, 0];
         }
-        [$hour, $minute, $second, $half] = ($found[5] ?? '') !== '' ? [(int) $found[5], (int) $found[6], (int) ($found[7] ?? 0), ''] : [(int) $found[1], (int) $found[2], (int) $found[3], $found[4]];
-        $hour = $half === '' ? $hour : $hour % 12 + ($half === 'pm' ? 12 : 0);
+        [$hour, $minute, $second, $half] = ($found[5] ?? '') !== ''
+            ? [(int) $found[5], (int) $found[6], (int) ($found[7] ?? 0), '']
+            : [(int) $found[1], (int) $found[2], (int) $found[3], $found[4]];
+        $hour = $half === '' ? $hour : ($hour % 12) + ($half === 'pm' ? 12 : 0);
 
         return $hour > 23 || $minute > 59 || $second > 59 ? null : [$hour, $minute, $second];
     }
@@ -138,7 +166,9 @@ final class When
     {
         try {
             $parsed = date_parse($text);
-            $moment = $parsed['error_count'] > 0 || $parsed['warning_count'] > 0 ? false : ($now ?? CarbonImmutable::now())->setTimezone($zone)->modify($text);
+            $moment = $parsed['error_count'] > 0 || $parsed['warning_count'] > 0
+                ? false
+                : ($now ?? CarbonImmutable::now())->setTimezone($zone)->modify($text);
 
             return $now === null ? CarbonImmutable::parse($text, $zone) : ($moment === false ? null : CarbonImmutable::instance($moment));
         } catch (Throwable) {

@@ -57,11 +57,20 @@ final class Causes
         return array_values(array_filter($edited, fn (string $key) => isset($found[$key])));
     }
 
-    /** @return list<array{string, int, int, int, int}> what a formula reads: tab, rows and columns from and to; nothing for a cell without one */
+    /**
+     * @return list<array{string, int, int, int, int}> what a formula reads: tab, rows and columns from and to; nothing for a cell without
+     *     one
+     */
     private static function rectangles(Sheets $sheets, string $cell): array
     {
         $node = $sheets->formulas[$cell] ?? null;
 
-        return $node === null ? [] : array_values(array_filter(array_map(fn (Reference $reference): ?array => $sheets->rectangle($reference->from($node->row)), $node->references)));
+        return $node === null
+            ? []
+            : array_values(
+                array_filter(
+                    array_map(fn (Reference $reference): ?array => $sheets->rectangle($reference->from($node->row)), $node->references),
+                ),
+            );
     }
 }

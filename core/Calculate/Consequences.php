@@ -33,7 +33,9 @@ final class Consequences
     /** Without the results of formulas, which two sides have from different values: what is merged is what was written. */
     public static function withoutResults(Kind $kind, PartTree $tree): PartTree
     {
-        return $kind->grid()?->calculated === true ? self::each($tree, null, fn (string|int|float|bool|array $value): string|int|float|bool|array => Cell::withResult($value, null)) : $tree;
+        return $kind->grid()?->calculated === true
+            ? self::each($tree, null, fn (string|int|float|bool|array $value): string|int|float|bool|array => Cell::withResult($value, null))
+            : $tree;
     }
 
     /** The results of formulas that have none, where the same formula stood before. */
@@ -42,7 +44,9 @@ final class Consequences
         return self::each($after, $before, function (string|int|float|bool|array $value, Part $row, string $column) use ($before) {
             $was = Cell::result($value) === null ? $before->find($row->id)->fields[$column] ?? null : null;
 
-            return is_array($was) && Cell::formula($was) === Cell::formula($value) ? Cell::withResult($value, Cell::of(Cell::result($was))) : $value;
+            return is_array($was) && Cell::formula($was) === Cell::formula($value)
+                ? Cell::withResult($value, Cell::of(Cell::result($was)))
+                : $value;
         });
     }
 

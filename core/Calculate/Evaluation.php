@@ -144,7 +144,9 @@ final class Evaluation
     /** In which row or column, from 1, something is, or the formula itself. */
     private function placeOf(string $name, mixed $of, Node $node): int|string
     {
-        $rectangle = $this->sheets->rectangle($of instanceof Reference ? $of : new Reference($node->row, $node->column, $node->row, $node->column, false));
+        $rectangle = $this->sheets->rectangle(
+            $of instanceof Reference ? $of : new Reference($node->row, $node->column, $node->row, $node->column, false),
+        );
 
         return $rectangle === null ? '#REF!' : 1 + $rectangle[$name === 'ROW' ? 1 : 3];
     }
@@ -165,7 +167,12 @@ final class Evaluation
         }
         if ($name === 'MKMATRIX') {
             // Rows are made of single values, the whole of rows.
-            return [$values !== [] && is_array($values[0]) ? array_map(fn (mixed $row): mixed => is_array($row) && is_array($row[0] ?? null) ? $row[0] : $row, $values) : [$values], false];
+            return [
+                $values !== [] && is_array($values[0])
+                    ? array_map(fn (mixed $row): mixed => is_array($row) && is_array($row[0] ?? null) ? $row[0] : $row, $values)
+                    : [$values],
+                false,
+            ];
         }
         if (! $this->functions->has($name)) {
             return ['#NAME?', false];
@@ -220,7 +227,9 @@ final class Evaluation
             return $operand ?? [null, false];
         }
         if ($reference->isCell() && $reference->row !== null && $reference->column !== null) {
-            return $this->sheets->rectangle($reference) === null ? ['#REF!', false] : [$this->sheets->value($reference->row, $reference->column), $this->sheets->isDay($reference->row, $reference->column)];
+            return $this->sheets->rectangle($reference) === null
+                ? ['#REF!', false]
+                : [$this->sheets->value($reference->row, $reference->column), $this->sheets->isDay($reference->row, $reference->column)];
         }
         $rectangle = $this->sheets->rectangle($reference);
 

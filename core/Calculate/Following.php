@@ -173,7 +173,11 @@ final class Following
         [$rooted, $known] = [$this->rootedBefore[$old[0]], $this->knownBefore[$old[0]]];
         $best = [0, 0, 0];
         for ($first = 0; $first < count($positions); $first = $last + 1) {
-            for ($last = $first; isset($positions[$last + 1]) && $rooted[$positions[$last] + 1] === $rooted[$positions[$last + 1]]; $last++);
+            for (
+                $last = $first;
+                isset($positions[$last + 1]) && $rooted[$positions[$last] + 1] === $rooted[$positions[$last + 1]];
+                $last++
+            );
             // Of two as large the one that stayed.
             $weight = [$last - $first + 1, $rooted[$positions[$last] + 1] - $rooted[$positions[$first]]];
             if ($weight > [$best[0], $best[1]]) {

@@ -8,14 +8,27 @@ use PhpOffice\PhpSpreadsheet\Calculation\Calculation;
 use PhpOffice\PhpSpreadsheet\Calculation\Functions as Library;
 
 /**
- * The functions of PhpSpreadsheet that formulas may call: those that take values and give one. Left out are all that look at
- * places instead of values, that go to the network or the machine, whose result is by chance, or that make blocks of any size. A block is for other functions to work on: alone it is no value of a cell.
+ * The functions of PhpSpreadsheet that formulas may call: those that take values and give one. Left out are all that look at places instead
+ * of values, that go to the network or the machine, whose result is by chance, or that make blocks of any size. A block is for other
+ * functions to work on: alone it is no value of a cell.
  */
 final class Functions
 {
     private const LEFT_OUT = [
         // by places; ROW, COLUMN and SUBTOTAL are ours, see Evaluation
-        'ADDRESS', 'AREAS', 'CELL', 'FORMULATEXT', 'GETPIVOTDATA', 'INDIRECT', 'INFO', 'ISFORMULA', 'ISREF', 'OFFSET', 'SHEET', 'SHEETS', 'RTD',
+        'ADDRESS',
+        'AREAS',
+        'CELL',
+        'FORMULATEXT',
+        'GETPIVOTDATA',
+        'INDIRECT',
+        'INFO',
+        'ISFORMULA',
+        'ISREF',
+        'OFFSET',
+        'SHEET',
+        'SHEETS',
+        'RTD',
         // elsewhere
         'HYPERLINK', 'WEBSERVICE', 'FILTERXML', 'ENCODEURL',
         // by chance or by the clock
@@ -29,43 +42,208 @@ final class Functions
     private const DAYS = ['DATE', 'DATEVALUE', 'EDATE', 'EOMONTH', 'TODAY', 'WORKDAY', 'WORKDAY.INTL'];
 
     /** Answers with a day when it is asked about days. */
-    private const LIKE_THEIR_VALUES = ['MIN', 'MAX', 'IF', 'IFS', 'IFERROR', 'IFNA', 'INDEX', 'VLOOKUP', 'HLOOKUP', 'XLOOKUP', 'LOOKUP', 'CHOOSE', 'SWITCH', 'LARGE', 'SMALL', 'MEDIAN', 'MINIFS', 'MAXIFS'];
+    private const LIKE_THEIR_VALUES = [
+        'MIN',
+        'MAX',
+        'IF',
+        'IFS',
+        'IFERROR',
+        'IFNA',
+        'INDEX',
+        'VLOOKUP',
+        'HLOOKUP',
+        'XLOOKUP',
+        'LOOKUP',
+        'CHOOSE',
+        'SWITCH',
+        'LARGE',
+        'SMALL',
+        'MEDIAN',
+        'MINIFS',
+        'MAXIFS',
+    ];
 
     /**
      * Works as long as some of what it is given is large: which of its arguments, or all of them. Found by giving every
      * function numbers of 2 million and more.
      */
     private const COUNTING = [
-        'BINOM.DIST' => [], 'BINOM.DIST.RANGE' => [], 'BINOM.INV' => [], 'BINOMDIST' => [], 'CRITBINOM' => [], 'NEGBINOMDIST' => [],
-        'BESSELI' => [], 'BESSELJ' => [], 'BESSELK' => [], 'BESSELY' => [], 'CHIDIST' => [], 'CHIINV' => [], 'CHISQ.DIST' => [], 'CHISQ.DIST.RT' => [], 'CHISQ.INV' => [], 'CHISQ.INV.RT' => [],
-        'COMBIN' => [], 'COMBINA' => [], 'FACT' => [], 'FACTDOUBLE' => [], 'GAMMA.INV' => [], 'GAMMAINV' => [], 'HYPGEOMDIST' => [], 'MULTINOMIAL' => [], 'PERMUT' => [], 'PERMUTATIONA' => [],
-        'POISSON' => [], 'POISSON.DIST' => [], 'T.DIST.2T' => [], 'T.DIST.RT' => [], 'T.INV.2T' => [], 'TDIST' => [], 'TINV' => [],
-        'CUMIPMT' => [1, 3, 4], 'CUMPRINC' => [1, 3, 4], 'IPMT' => [1, 2], 'PPMT' => [1, 2], 'ISPMT' => [1, 2], 'DB' => [2, 3], 'DDB' => [2, 3],
-        'DOLLAR' => [1], 'FIXED' => [1], 'USDOLLAR' => [1],
+        'BINOM.DIST' => [],
+        'BINOM.DIST.RANGE' => [],
+        'BINOM.INV' => [],
+        'BINOMDIST' => [],
+        'CRITBINOM' => [],
+        'NEGBINOMDIST' => [],
+        'BESSELI' => [],
+        'BESSELJ' => [],
+        'BESSELK' => [],
+        'BESSELY' => [],
+        'CHIDIST' => [],
+        'CHIINV' => [],
+        'CHISQ.DIST' => [],
+        'CHISQ.DIST.RT' => [],
+        'CHISQ.INV' => [],
+        'CHISQ.INV.RT' => [],
+        'COMBIN' => [],
+        'COMBINA' => [],
+        'FACT' => [],
+        'FACTDOUBLE' => [],
+        'GAMMA.INV' => [],
+        'GAMMAINV' => [],
+        'HYPGEOMDIST' => [],
+        'MULTINOMIAL' => [],
+        'PERMUT' => [],
+        'PERMUTATIONA' => [],
+        'POISSON' => [],
+        'POISSON.DIST' => [],
+        'T.DIST.2T' => [],
+        'T.DIST.RT' => [],
+        'T.INV.2T' => [],
+        'TDIST' => [],
+        'TINV' => [],
+        'CUMIPMT' => [1, 3, 4],
+        'CUMPRINC' => [1, 3, 4],
+        'IPMT' => [1, 2],
+        'PPMT' => [1, 2],
+        'ISPMT' => [1, 2],
+        'DB' => [2, 3],
+        'DDB' => [2, 3],
+        'DOLLAR' => [1],
+        'FIXED' => [1],
+        'USDOLLAR' => [1],
     ];
 
     /** How far these may count; some add up a sum for each term of a sum. */
     private const MOST_COUNT = 5_000;
 
-    private const LESS_COUNT = ['BINOM.INV' => 60, 'CRITBINOM' => 60, 'BINOM.DIST' => 1_000, 'BINOM.DIST.RANGE' => 1_000, 'BINOMDIST' => 1_000, 'NEGBINOMDIST' => 1_000, 'POISSON' => 1_000, 'POISSON.DIST' => 1_000];
+    private const LESS_COUNT = [
+        'BINOM.INV' => 60,
+        'CRITBINOM' => 60,
+        'BINOM.DIST' => 1_000,
+        'BINOM.DIST.RANGE' => 1_000,
+        'BINOMDIST' => 1_000,
+        'NEGBINOMDIST' => 1_000,
+        'POISSON' => 1_000,
+        'POISSON.DIST' => 1_000,
+    ];
 
     /** Take the numbers of a range, and nothing else of it. */
     public const OF_NUMBERS = [
-        'SUM', 'PRODUCT', 'SUMSQ', 'AVERAGE', 'MIN', 'MAX', 'COUNT', 'MEDIAN', 'MODE', 'MODE.SNGL', 'STDEV', 'STDEV.S', 'STDEVP', 'STDEV.P', 'VAR', 'VAR.S', 'VARP', 'VAR.P', 'LARGE', 'SMALL', 'GEOMEAN', 'HARMEAN',
-        'AVEDEV', 'DEVSQ', 'KURT', 'SKEW', 'PERCENTILE', 'PERCENTILE.INC', 'QUARTILE', 'QUARTILE.INC', 'TRIMMEAN', 'GCD', 'LCM', 'NPV', 'IRR',
+        'SUM',
+        'PRODUCT',
+        'SUMSQ',
+        'AVERAGE',
+        'MIN',
+        'MAX',
+        'COUNT',
+        'MEDIAN',
+        'MODE',
+        'MODE.SNGL',
+        'STDEV',
+        'STDEV.S',
+        'STDEVP',
+        'STDEV.P',
+        'VAR',
+        'VAR.S',
+        'VARP',
+        'VAR.P',
+        'LARGE',
+        'SMALL',
+        'GEOMEAN',
+        'HARMEAN',
+        'AVEDEV',
+        'DEVSQ',
+        'KURT',
+        'SKEW',
+        'PERCENTILE',
+        'PERCENTILE.INC',
+        'QUARTILE',
+        'QUARTILE.INC',
+        'TRIMMEAN',
+        'GCD',
+        'LCM',
+        'NPV',
+        'IRR',
     ];
 
     /** Take a block in one step a cell. All others make lists of it, in the library, whose cost grows with the square. */
-    private const PLAIN = ['SUM', 'AVERAGE', 'COUNT', 'COUNTA', 'AND', 'OR', 'INDEX', 'ROWS', 'COLUMNS', 'IF', 'IFERROR', 'IFNA', 'CHOOSE', 'MIN', 'MAX'];
+    private const PLAIN = [
+        'SUM',
+        'AVERAGE',
+        'COUNT',
+        'COUNTA',
+        'AND',
+        'OR',
+        'INDEX',
+        'ROWS',
+        'COLUMNS',
+        'IF',
+        'IFERROR',
+        'IFNA',
+        'CHOOSE',
+        'MIN',
+        'MAX',
+    ];
 
     /** Take several blocks, each as a list. */
     private const READING_LISTS = [
-        'PRODUCT', 'MEDIAN', 'STDEV', 'STDEV.S', 'STDEV.P', 'STDEVP', 'STDEVA', 'STDEVPA', 'VAR', 'VAR.S', 'VAR.P', 'VARP', 'VARA', 'VARPA', 'SUMSQ', 'GCD', 'LCM', 'CONCAT', 'CONCATENATE', 'TEXTJOIN', 'MINA', 'MAXA', 'AVERAGEA', 'COUNTBLANK',
-        'VLOOKUP', 'HLOOKUP', 'XLOOKUP', 'LOOKUP', 'MATCH', 'XMATCH', 'NPV', 'XNPV', 'AVEDEV', 'DEVSQ', 'GEOMEAN', 'HARMEAN', 'KURT', 'SKEW', 'XOR', 'MULTINOMIAL',
+        'PRODUCT',
+        'MEDIAN',
+        'STDEV',
+        'STDEV.S',
+        'STDEV.P',
+        'STDEVP',
+        'STDEVA',
+        'STDEVPA',
+        'VAR',
+        'VAR.S',
+        'VAR.P',
+        'VARP',
+        'VARA',
+        'VARPA',
+        'SUMSQ',
+        'GCD',
+        'LCM',
+        'CONCAT',
+        'CONCATENATE',
+        'TEXTJOIN',
+        'MINA',
+        'MAXA',
+        'AVERAGEA',
+        'COUNTBLANK',
+        'VLOOKUP',
+        'HLOOKUP',
+        'XLOOKUP',
+        'LOOKUP',
+        'MATCH',
+        'XMATCH',
+        'NPV',
+        'XNPV',
+        'AVEDEV',
+        'DEVSQ',
+        'GEOMEAN',
+        'HARMEAN',
+        'KURT',
+        'SKEW',
+        'XOR',
+        'MULTINOMIAL',
     ];
 
     /** Look at each cell with a formula of their own. */
-    private const ASKING_EACH = ['COUNTIF', 'COUNTIFS', 'SUMIF', 'SUMIFS', 'AVERAGEIF', 'AVERAGEIFS', 'MAXIFS', 'MINIFS', 'MODE', 'MODE.SNGL', 'IRR', 'XIRR'];
+    private const ASKING_EACH = [
+        'COUNTIF',
+        'COUNTIFS',
+        'SUMIF',
+        'SUMIFS',
+        'AVERAGEIF',
+        'AVERAGEIFS',
+        'MAXIFS',
+        'MINIFS',
+        'MODE',
+        'MODE.SNGL',
+        'IRR',
+        'XIRR',
+    ];
 
     /** Rows of a block that the library is given at once, where the results of pieces can be put together. */
     private const PIECE = 200;
@@ -80,7 +258,13 @@ final class Functions
     {
         foreach (Calculation::getFunctions() as $name => $function) {
             $call = $name === 'CONCATENATE' ? Calculation::getFunctions()['CONCAT']['functionCall'] : $function['functionCall'];
-            if (! in_array($name, self::LEFT_OUT, true) && is_callable($call) && $call !== [Library::class, 'DUMMY'] && ! isset($function['passByReference']) && (! isset($function['passCellReference']) || $name === 'CONCATENATE')) {
+            if (
+                ! in_array($name, self::LEFT_OUT, true)
+                && is_callable($call)
+                && $call !== [Library::class, 'DUMMY']
+                && ! isset($function['passByReference'])
+                && (! isset($function['passCellReference']) || $name === 'CONCATENATE')
+            ) {
                 $this->known[$name] = $call;
             }
         }
@@ -109,7 +293,9 @@ final class Functions
             if ($own !== null) {
                 return $own[0];
             }
-            $arguments = in_array($name, ['MIN', 'MAX'], true) ? $this->pieces($name, $arguments) : OwnFunctions::withoutWildcards($name, $arguments);
+            $arguments = in_array($name, ['MIN', 'MAX'], true)
+                ? $this->pieces($name, $arguments)
+                : OwnFunctions::withoutWildcards($name, $arguments);
 
             // Called so, a number is taken for the text that a parameter wants, as the criteria of COUNTIF do.
             return call_user_func_array($this->known[$name], $arguments);
@@ -224,7 +410,9 @@ final class Functions
         if ($name === 'REPT' || $name === 'SUBSTITUTE') {
             $times = Operators::single($arguments[$name === 'REPT' ? 1 : 2] ?? null);
 
-            return $length(Operators::single($arguments[0] ?? null)) * max(1, $name === 'REPT' && is_numeric($times) ? (float) $times : $length($times)) > self::MOST_TEXT;
+            return $length(Operators::single($arguments[0] ?? null))
+                * max(1, $name === 'REPT' && is_numeric($times) ? (float) $times : $length($times))
+                > self::MOST_TEXT;
         }
         if (! in_array($name, ['CONCAT', 'CONCATENATE', 'TEXTJOIN', 'ARRAYTOTEXT'], true)) {
             return false;

@@ -14,5 +14,11 @@ final readonly class Node
      * @param  list<Reference>  $references  as {@see Reference::from} takes them
      * @param  mixed  $value  as it is kept
      */
-    public function __construct(public string $row, public string $column, public string $template, public array $references, public mixed $value) {}
+    public function __construct(
+        public string $row,
+        public string $column,
+        public string $template,
+        public array $references,
+        public mixed $value,
+    ) {}
 }

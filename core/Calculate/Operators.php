@@ -133,7 +133,9 @@ final class Operators
     /** @return list<list<mixed>> */
     private static function block(mixed $value): array
     {
-        return is_array($value) ? array_map(fn (mixed $row): array => is_array($row) ? array_values($row) : [$row], array_values($value)) : [[$value]];
+        return is_array($value)
+            ? array_map(fn (mixed $row): array => is_array($row) ? array_values($row) : [$row], array_values($value))
+            : [[$value]];
     }
 
     /** @param list<list<mixed>> $block */
@@ -141,6 +143,10 @@ final class Operators
     {
         $line = $block[count($block) === 1 ? 0 : $row] ?? null;
 
-        return $line === null ? '#N/A' : (array_key_exists($column, $line) || count($line) === 1 ? $line[count($line) === 1 ? 0 : $column] : '#N/A');
+        return $line === null
+            ? '#N/A'
+            : (array_key_exists($column, $line) || count($line) === 1
+                ? $line[count($line) === 1 ? 0 : $column]
+                : '#N/A');
     }
 }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Calculate;
 
 /**
- * Functions that are worked out here, where the library's say something else than OpenFormula (ODF 1.3, part 4) or give a number of a part of what
- * they were given: wildcards in lookups (3.4, HOST-USE-WILDCARDS), conditions over blocks, texts in AVERAGEA, percents in VALUE.
+ * Functions that are worked out here, where the library's say something else than OpenFormula (ODF 1.3, part 4) or give a number of a part
+ * of what they were given: wildcards in lookups (3.4, HOST-USE-WILDCARDS), conditions over blocks, texts in AVERAGEA, percents in VALUE.
  */
 final class OwnFunctions
 {
@@ -14,10 +14,32 @@ final class OwnFunctions
     public const NAMES = ['FREQUENCY'];
 
     /** Where in their arguments the first range is whose criterion comes behind it. */
-    private const CRITERIA = ['COUNTIF' => 0, 'SUMIF' => 0, 'AVERAGEIF' => 0, 'COUNTIFS' => 0, 'SUMIFS' => 1, 'AVERAGEIFS' => 1, 'MAXIFS' => 1, 'MINIFS' => 1];
+    private const CRITERIA = [
+        'COUNTIF' => 0,
+        'SUMIF' => 0,
+        'AVERAGEIF' => 0,
+        'COUNTIFS' => 0,
+        'SUMIFS' => 1,
+        'AVERAGEIFS' => 1,
+        'MAXIFS' => 1,
+        'MINIFS' => 1,
+    ];
 
     /** The functions of databases, whose criteria are in cells. */
-    private const DATABASE = ['DAVERAGE', 'DCOUNT', 'DCOUNTA', 'DGET', 'DMAX', 'DMIN', 'DPRODUCT', 'DSTDEV', 'DSTDEVP', 'DSUM', 'DVAR', 'DVARP'];
+    private const DATABASE = [
+        'DAVERAGE',
+        'DCOUNT',
+        'DCOUNTA',
+        'DGET',
+        'DMAX',
+        'DMIN',
+        'DPRODUCT',
+        'DSTDEV',
+        'DSTDEVP',
+        'DSUM',
+        'DVAR',
+        'DVARP',
+    ];
 
     /**
      * @param  list<mixed>  $arguments  as {@see Functions::call} has them
@@ -31,14 +53,16 @@ final class OwnFunctions
             'AVERAGEA' => [self::average($arguments)],
             'FREQUENCY' => [self::frequency($arguments)],
             'VALUE' => self::value(Operators::single($arguments[0] ?? null)),
-            'SEARCH', 'SEARCHB' => self::search(...array_map(Operators::single(...), [$arguments[0] ?? null, $arguments[1] ?? null, $arguments[2] ?? 1])),
+            'SEARCH', 'SEARCHB' => self::search(
+                ...array_map(Operators::single(...), [$arguments[0] ?? null, $arguments[1] ?? null, $arguments[2] ?? 1]),
+            ),
             default => in_array($name, self::DATABASE, true) && self::isHard($arguments[2] ?? null) ? ['#LIMIT!'] : null,
         };
     }
 
     /**
-     * The arguments of a function without wildcards: a range that is looked through for a text with some is 1 where it fits and 0 elsewhere. The
-     * library goes back and back over the texts.
+     * The arguments of a function without wildcards: a range that is looked through for a text with some is 1 where it fits and 0
+     * elsewhere. The library goes back and back over the texts.
      *
      * @param  list<mixed>  $arguments
      * @return list<mixed>
@@ -48,7 +72,12 @@ final class OwnFunctions
         if ($name === 'MATCH' || $name === 'XLOOKUP') {
             $wanted = Operators::single($arguments[0] ?? null);
             $way = Operators::single($arguments[$name === 'MATCH' ? 2 : 4] ?? ($name === 'MATCH' ? 1 : 0));
-            if (self::hasWildcards($wanted) && is_array($arguments[1] ?? null) && is_numeric($way) && (int) $way === ($name === 'MATCH' ? 0 : 2)) {
+            if (
+                self::hasWildcards($wanted)
+                && is_array($arguments[1] ?? null)
+                && is_numeric($way)
+                && (int) $way === ($name === 'MATCH' ? 0 : 2)
+            ) {
                 [$arguments[0], $arguments[1]] = [1, self::fitting($arguments[1], $wanted)];
                 $arguments = $name === 'XLOOKUP' ? array_replace($arguments, [4 => 0]) : $arguments;
             }
@@ -61,7 +90,11 @@ final class OwnFunctions
                 break;
             }
             $criterion = Operators::single($arguments[$at + 1]);
-            if (is_array($arguments[$at]) && self::hasWildcards($criterion) && preg_match('/^(<>|=)?((?![<>=]).*)$/Dsu', $criterion, $found) === 1) {
+            if (
+                is_array($arguments[$at])
+                && self::hasWildcards($criterion)
+                && preg_match('/^(<>|=)?((?![<>=]).*)$/Dsu', $criterion, $found) === 1
+            ) {
                 $arguments[$at] = self::fitting($arguments[$at], $found[2]);
                 $arguments[$at + 1] = $found[1] === '<>' ? 0 : 1;
                 if (in_array($name, ['SUMIF', 'AVERAGEIF'], true)) {
@@ -137,7 +170,11 @@ final class OwnFunctions
         $chosen = [];
         foreach (array_values(is_array($conditions) ? $conditions : []) as $row => $cells) {
             foreach (array_values(is_array($cells) ? $cells : [$cells]) as $column => $condition) {
-                $chosen[$row][$column] = Operators::isError($condition) ? $condition : (is_string($condition) ? '#VALUE!' : $at((bool) $condition ? $then : $else, $row, $column));
+                $chosen[$row][$column] = Operators::isError($condition)
+                    ? $condition
+                    : (is_string($condition)
+                        ? '#VALUE!'
+                        : $at((bool) $condition ? $then : $else, $row, $column));
             }
         }
 
@@ -243,7 +280,9 @@ final class OwnFunctions
     /** @return array{float}|null */
     private static function value(mixed $text): ?array
     {
-        return is_string($text) && preg_match('/^\s*(-?[\d,]*\.?\d+)\s*%\s*$/D', $text, $found) === 1 ? [(float) str_replace(',', '', $found[1]) / 100] : null;
+        return is_string($text) && preg_match('/^\s*(-?[\d,]*\.?\d+)\s*%\s*$/D', $text, $found) === 1
+            ? [(float) str_replace(',', '', $found[1]) / 100]
+            : null;
     }
 
     /** @return array{int|string}|null */
@@ -266,12 +305,14 @@ final class OwnFunctions
         $pieces = self::pieces($wanted);
         $last = array_pop($pieces);
 
-        return '~\A'.($pieces === [] ? '' : array_shift($pieces).implode('', array_map(fn (string $piece) => "(?>.*?{$piece})", $pieces)).'.*')."{$last}\\z~isu";
+        return '~\A'
+            .($pieces === [] ? '' : array_shift($pieces).implode('', array_map(fn (string $piece) => "(?>.*?{$piece})", $pieces)).'.*')
+            ."{$last}\\z~isu";
     }
 
     /**
-     * What is between the `*` of a text with wildcards, as patterns: `?` one sign, `~` before a wildcard the sign itself. The first place where
-     * each follows the one before is the best for all that come after, so that no search ever has to go back.
+     * What is between the `*` of a text with wildcards, as patterns: `?` one sign, `~` before a wildcard the sign itself. The first place
+     * where each follows the one before is the best for all that come after, so that no search ever has to go back.
      *
      * @return non-empty-list<string>
      */

@@ -93,9 +93,14 @@ final class Recalculation
         foreach ($this->sheets->formulas as $key => $node) {
             $template = $this->evaluation->template($node);
             $result = Cell::result($node->value);
-            $stale = $result === null || $template->byDay
-                // Something came, went or moved: what reads blocks or places there, or reads what was gone.
-                || ($tabs !== [] && ($template->byPlace || (is_array($result) && $result[0] === '!') || $this->reads($key, $tabs) || $this->readsGone($key)));
+            $stale = $result === null
+            || $template->byDay
+            // Something came, went or moved: what reads blocks or places there, or reads what was gone.
+            || ($tabs !== []
+                && ($template->byPlace
+                    || (is_array($result) && $result[0] === '!')
+                    || $this->reads($key, $tabs)
+                    || $this->readsGone($key)));
             if ($stale) {
                 $open[] = $key;
             }
@@ -119,7 +124,9 @@ final class Recalculation
         }
     }
 
-    /** @return array{list<string>, array<string, true>} the cells that changed, and the tabs in which rows or columns came, went or moved */
+    /**
+     * @return array{list<string>, array<string, true>} the cells that changed, and the tabs in which rows or columns came, went or moved
+     */
     private function changed(): array
     {
         $cells = $tabs = [];
@@ -218,7 +225,11 @@ final class Recalculation
                     unset($path[$key]);
                     $done[$key] = true;
                     $node = $this->sheets->formulas[$key];
-                    $this->sheets->settle($node->row, $node->column, isset($circular[$key]) ? ['!', '#CIRCLE!'] : $this->evaluation->result($node));
+                    $this->sheets->settle(
+                        $node->row,
+                        $node->column,
+                        isset($circular[$key]) ? ['!', '#CIRCLE!'] : $this->evaluation->result($node),
+                    );
                 } else {
                     $path[$key] = true;
                     foreach ($this->staleReadBy($key) as $needed) {

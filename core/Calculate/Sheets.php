@@ -29,7 +29,10 @@ final class Sheets
     /** Steps that a calculation may still take. */
     private int $left;
 
-    /** @var array<string, array{string, array{array<int, array<string, mixed>>, bool}}> rectangle => its state, and its cells; the latest few */
+    /**
+     * @var array<string, array{string, array{array<int, array<string, mixed>>, bool}}> rectangle => its state, and its cells; the latest
+     *     few
+     */
     private array $blocks = [];
 
     /** @var array<string, int> column => how often a result was put into it */
@@ -91,7 +94,8 @@ final class Sheets
     /**
      * The rectangle that a reference stands for.
      *
-     * @return array{string, int, int, int, int}|null tab, rows from and to, columns from and to (all inclusive); null when some of it is gone
+     * @return array{string, int, int, int, int}|null tab, rows from and to, columns from and to (all inclusive); null when some of it is
+     *     gone
      */
     public function rectangle(Reference $reference): ?array
     {
@@ -125,7 +129,8 @@ final class Sheets
 
     /**
      * @param  array{string, int, int, int, int}  $rectangle
-     * @return array{array<int, array<string, mixed>>, bool} by row number (from 1) and letters of the column; and whether all its numbers are days
+     * @return array{array<int, array<string, mixed>>, bool} by row number (from 1) and letters of the column; and whether all its numbers
+     *     are days
      *
      * @throws TooMuch
      */

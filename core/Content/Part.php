@@ -25,7 +25,8 @@ final class Part
     private ?string $unread = null;
 
     /**
-     * @param  string  $id  short, random, URL-safe, unique in its item; starts with a letter, since PHP turns array keys of digits into integers
+     * @param  string  $id  short, random, URL-safe, unique in its item; starts with a letter, since PHP turns array keys of digits into
+     *     integers
      * @param  string  $role  a value of its kind's enum of roles
      * @param  int<0, max>  $depth  0 at the top
      * @param  array<string, FieldValue>  $fields
@@ -67,7 +68,13 @@ final class Part
             $pieces = explode('"', $record, 5);
             $at = strpos($pieces[4] ?? '', '{');
             $depth = substr($pieces[4] ?? '', 1, (int) $at - 2);
-            if ($at === false || ! ctype_digit($depth) || $pieces[0] !== '[' || $pieces[2] !== ',' || str_contains($pieces[1].$pieces[3], '\\')) {
+            if (
+                $at === false
+                || ! ctype_digit($depth)
+                || $pieces[0] !== '['
+                || $pieces[2] !== ','
+                || str_contains($pieces[1].$pieces[3], '\\')
+            ) {
                 $parts[] = self::fromRecord($record);
 
                 continue;
@@ -128,7 +135,15 @@ final class Part
      */
     public static function fromJson(mixed $values): self
     {
-        if (! is_array($values) || count($values) !== 4 || ! is_string($values[0]) || ! is_string($values[1]) || ! is_int($values[2]) || $values[2] < 0 || ! is_array($values[3])) {
+        if (
+            ! is_array($values)
+            || count($values) !== 4
+            || ! is_string($values[0])
+            || ! is_string($values[1])
+            || ! is_int($values[2])
+            || $values[2] < 0
+            || ! is_array($values[3])
+        ) {
             throw InvalidContent::notCanonicalJson('a part is a list of id, role, depth and fields');
         }
 
@@ -160,7 +175,9 @@ final class Part
     /** The canonical JSON of this part, as it is stored and hashed. */
     public function record(): string
     {
-        return $this->unread !== null ? "[\"{$this->id}\",\"{$this->role}\",{$this->depth},{$this->unread}]" : CanonicalJson::encode($this->toJson());
+        return $this->unread !== null
+            ? "[\"{$this->id}\",\"{$this->role}\",{$this->depth},{$this->unread}]"
+            : CanonicalJson::encode($this->toJson());
     }
 
     /** @return array{string, string, int, array<string, mixed>|\stdClass} */
@@ -171,7 +188,10 @@ final class Part
         return [$this->id, $this->role, $this->depth, $fields === [] ? new \stdClass : $fields];
     }
 
-    /** Whether its fields may hold a piece of canonical JSON: looked for in the record of a {@see deferred} part, taken for possible of others. */
+    /**
+     * Whether its fields may hold a piece of canonical JSON: looked for in the record of a {@see deferred} part, taken for possible of
+     * others.
+     */
     public function mayHold(string $json): bool
     {
         return $this->unread === null || str_contains($this->unread, $json);

@@ -8,13 +8,20 @@ namespace MistyAttic\Core\Content;
 final readonly class Stretch
 {
     /**
-     * @param  list<string>  $open  ids of the parts that are open before it on both sides, by depth: the last part of each depth that no shallower one follows
+     * @param  list<string>  $open  ids of the parts that are open before it on both sides, by depth: the last part of each depth that no
+     *     shallower one follows
      * @param  list<Part>  $old
      * @param  list<Part>  $new
      * @param  int  $oldFrom  where it begins in all of the old list
      * @param  int  $newFrom
      */
-    public function __construct(public array $open, public array $old, public array $new, public int $oldFrom = 0, public int $newFrom = 0) {}
+    public function __construct(
+        public array $open,
+        public array $old,
+        public array $new,
+        public int $oldFrom = 0,
+        public int $newFrom = 0,
+    ) {}
 
     /**
      * @param  list<Part>  $old
@@ -22,10 +29,15 @@ final readonly class Stretch
      */
     public function with(array $old, array $new): self
     {
-        return $old === [] && $new === [] ? $this : new self($this->open, [...$this->old, ...$old], [...$this->new, ...$new], $this->oldFrom, $this->newFrom);
+        return $old === [] && $new === []
+            ? $this
+            : new self($this->open, [...$this->old, ...$old], [...$this->new, ...$new], $this->oldFrom, $this->newFrom);
     }
 
-    /** The least depth at which different parts are open after it on the two sides, so that what is deeper hangs elsewhere; null when there is none. */
+    /**
+     * The least depth at which different parts are open after it on the two sides, so that what is deeper hangs elsewhere; null when there
+     * is none.
+     */
     public function differsFrom(): ?int
     {
         $old = self::after($this->open, $this->old);

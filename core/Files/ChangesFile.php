@@ -47,7 +47,8 @@ final readonly class ChangesFile
             }
 
             return new self(
-                FileFormat::tryFrom(is_string($value['of'] ?? null) ? $value['of'] : '') ?? throw Unreadable::because('it does not tell what format the changes are of'),
+                FileFormat::tryFrom(is_string($value['of'] ?? null) ? $value['of'] : '')
+                    ?? throw Unreadable::because('it does not tell what format the changes are of'),
                 ChangeSet::fromJson(['changes' => $value['changes'] ?? []]),
                 isset($value['lines']) ? LineChanges::fromJson($value['lines']) : null,
             );
@@ -74,11 +75,21 @@ final readonly class ChangesFile
             }
             [$text, $misfits] = $this->lines->apply($old->bytes);
 
-            return $misfits === [] ? [$text, []] : [null, array_map(fn (Hunk $hunk) => 'the lines from '.($hunk->at + 1).' on are not as they were', $misfits)];
+            return $misfits === []
+                ? [$text, []]
+                : [null, array_map(fn (Hunk $hunk) => 'the lines from '.($hunk->at + 1).' on are not as they were', $misfits)];
         }
         $applied = $this->changes->apply($old->content()->tree);
         if ($applied->tree === null) {
-            return [null, array_map(fn ($misfit) => "{$misfit->id}: ".str_replace('_', ' ', $misfit->type->value).($misfit->field === null ? '' : " ({$misfit->field})"), $applied->misfits)];
+            return [
+                null,
+                array_map(
+                    fn ($misfit) => "{$misfit->id}: "
+                        .str_replace('_', ' ', $misfit->type->value)
+                        .($misfit->field === null ? '' : " ({$misfit->field})"),
+                    $applied->misfits,
+                ),
+            ];
         }
 
         return [FileWriter::of($this->format, $old->name, $applied->tree, $old->content()->pictures), []];

@@ -18,8 +18,9 @@ use MistyAttic\Core\Kinds\Document\DocumentRole;
 use MistyAttic\Core\Kinds\Numbering;
 
 /**
- * Two states of a document as one text with tracked changes (ECMA-376 part 1, 17.13.5): whoever accepts them all has the later state, whoever rejects
- * them all the earlier one. Each change has its author and its time, and what is said about a part is beside it as comments (17.13.4).
+ * Two states of a document as one text with tracked changes (ECMA-376 part 1, 17.13.5): whoever accepts them all has the later state,
+ * whoever rejects them all the earlier one. Each change has its author and its time, and what is said about a part is beside it as comments
+ * (17.13.4).
  */
 final class DocxTracked
 {
@@ -35,8 +36,12 @@ final class DocxTracked
     private array $listsBefore;
 
     /** @param \Closure(string): ?string $picture */
-    private function __construct(private readonly PartTree $old, private readonly PartTree $new, private readonly Tracking $by, private readonly \Closure $picture)
-    {
+    private function __construct(
+        private readonly PartTree $old,
+        private readonly PartTree $new,
+        private readonly Tracking $by,
+        private readonly \Closure $picture,
+    ) {
         $this->package = new DocxPackage;
         [$this->lists, $this->listsBefore] = [Numbering::lists($new), Numbering::lists($old)];
     }
@@ -66,7 +71,10 @@ final class DocxTracked
             }
             $done = $this->done($marked) ?? ($marked->state === null ? $within : null);
             $xml .= match (true) {
-                $marked->isTrace => $this->trace($marked->part->id, $done ?? throw new \LogicException('A trace is of something that moved')),
+                $marked->isTrace => $this->trace(
+                    $marked->part->id,
+                    $done ?? throw new \LogicException('A trace is of something that moved'),
+                ),
                 $done !== null => $this->whole($marked, $done),
                 default => $this->both($marked),
             };
@@ -114,7 +122,14 @@ final class DocxTracked
     /** A table of the earlier state, as if nothing of it were anywhere else. */
     private function alone(Part $part): MarkedPart
     {
-        return new MarkedPart(null, $part, null, false, null, array_map(fn (string $id): MarkedPart => $this->alone($this->old->get($id)), $this->old->children()[$part->id] ?? []));
+        return new MarkedPart(
+            null,
+            $part,
+            null,
+            false,
+            null,
+            array_map(fn (string $id): MarkedPart => $this->alone($this->old->get($id)), $this->old->children()[$part->id] ?? []),
+        );
     }
 
     /** @param array{string, TrackedBy} $done */
@@ -134,26 +149,38 @@ final class DocxTracked
     {
         [$part, $before] = [$marked->part, $marked->before ?? $marked->part];
         $role = DocumentRole::from($part->role);
-        $isText = fn (DocumentRole $role): bool => in_array($role, [DocumentRole::Heading, DocumentRole::Paragraph, DocumentRole::ListItem, DocumentRole::Quote, DocumentRole::Code], true);
+        $isText = fn (DocumentRole $role): bool => in_array(
+            $role,
+            [DocumentRole::Heading, DocumentRole::Paragraph, DocumentRole::ListItem, DocumentRole::Quote, DocumentRole::Code],
+            true,
+        );
         if ($role === DocumentRole::Table && $before->role === $part->role) {
             return $this->table($marked, null);
         }
-        $isSame = $role === DocumentRole::Picture ? $part->string('chunk') === $before->string('chunk') && $part->string('alt') === $before->string('alt') : true;
-        if (! $isSame || $before->role !== $part->role && ! ($isText($role) && $isText(DocumentRole::from($before->role)))) {
+        $isSame = $role === DocumentRole::Picture
+            ? $part->string('chunk') === $before->string('chunk') && $part->string('alt') === $before->string('alt')
+            : true;
+        if (! $isSame || ($before->role !== $part->role && ! ($isText($role) && $isText(DocumentRole::from($before->role))))) {
             $by = $this->by->of($part->id, ChangeType::Edited);
 
-            return $this->paragraph($before, ['del', $by], $this->listsBefore).($role === DocumentRole::Table ? $this->table($marked, ['ins', $by]) : $this->paragraph($part, ['ins', $by], $this->lists));
+            return $this->paragraph($before, ['del', $by], $this->listsBefore)
+                .($role === DocumentRole::Table ? $this->table($marked, ['ins', $by]) : $this->paragraph($part, ['ins', $by], $this->lists));
         }
         if (! $isText($role)) {
             return $this->paragraph($part, null, $this->lists);
         }
         $look = $this->properties($part, $this->lists);
         if (self::kind($part, $this->lists) !== self::kind($before, $this->listsBefore)) {
-            $look .= "<w:pPrChange {$this->by->of($part->id, ChangeType::Edited)->attributes(++$this->id)}><w:pPr>{$this->properties($before, $this->listsBefore)}</w:pPr></w:pPrChange>";
+            $look .= "<w:pPrChange {$this->by->of($part->id, ChangeType::Edited)->attributes(++$this->id)}><w:pPr>{$this->properties(
+                $before,
+                $this->listsBefore,
+            )}</w:pPr></w:pPrChange>";
         }
         [$box, $boxBefore] = [DocxWriter::box($part), DocxWriter::box($before)];
         $by = $this->by->of($part->id, ChangeType::Edited);
-        $boxes = $box === $boxBefore ? $this->runs(RichText::plain($box), null) : $this->runs(RichText::plain($boxBefore), ['del', $by]).$this->runs(RichText::plain($box), ['ins', $by]);
+        $boxes = $box === $boxBefore
+            ? $this->runs(RichText::plain($box), null)
+            : $this->runs(RichText::plain($boxBefore), ['del', $by]).$this->runs(RichText::plain($box), ['ins', $by]);
 
         return '<w:p>'.($look === '' ? '' : "<w:pPr>{$look}</w:pPr>").$this->commented($part->id, $boxes.$this->words($marked)).'</w:p>';
     }
@@ -165,13 +192,18 @@ final class DocxTracked
      */
     private static function kind(Part $part, array $lists): string
     {
-        return DocxWriter::style($part).($part->role === DocumentRole::ListItem->value ? "{$part->string('style')} {$part->depth} ".($lists[$part->id][0] ?? '') : '');
+        return DocxWriter::style($part)
+            .($part->role === DocumentRole::ListItem->value
+                ? "{$part->string('style')} {$part->depth} ".($lists[$part->id][0] ?? '')
+                : '');
     }
 
     /** @param array<string, array{string, int}> $lists */
     private function properties(Part $part, array $lists): string
     {
-        return $part->role === DocumentRole::ListItem->value ? $this->package->list($part, $lists[$part->id] ?? null) : DocxWriter::style($part);
+        return $part->role === DocumentRole::ListItem->value
+            ? $this->package->list($part, $lists[$part->id] ?? null)
+            : DocxWriter::style($part);
     }
 
     /**
@@ -182,9 +214,17 @@ final class DocxTracked
     {
         $look = $this->properties($part, $lists).($done === null ? '' : '<w:rPr>'.$this->mark($done).'</w:rPr>');
         $isPicture = $part->role === DocumentRole::Picture->value;
-        $inner = $isPicture ? $this->tracked($this->package->picture($part, $this->picture), $done) : $this->runs(new RichText([new Run(DocxWriter::box($part)), ...(isset($part->fields['text']) ? $part->richText()->runs : [])]), $done);
+        $inner = $isPicture
+            ? $this->tracked($this->package->picture($part, $this->picture), $done)
+            : $this->runs(
+                new RichText([new Run(DocxWriter::box($part)), ...isset($part->fields['text']) ? $part->richText()->runs : []]),
+                $done,
+            );
 
-        return '<w:p>'.($look === '' ? '' : "<w:pPr>{$look}</w:pPr>").($done === null || in_array($done[0], ['ins', 'moveTo'], true) ? $this->commented($part->id, $inner) : $inner).'</w:p>';
+        return '<w:p>'
+            .($look === '' ? '' : "<w:pPr>{$look}</w:pPr>")
+            .($done === null || in_array($done[0], ['ins', 'moveTo'], true) ? $this->commented($part->id, $inner) : $inner)
+            .'</w:p>';
     }
 
     /**
@@ -206,7 +246,16 @@ final class DocxTracked
     /** @param array{string, TrackedBy}|null $done */
     private function runs(RichText $text, ?array $done): string
     {
-        return implode('', array_map(fn (Run $run): string => $this->package->linked($run, $this->tracked(DocxPackage::run($run->text, DocxPackage::look($run), ($done[0] ?? '') === 'del'), $done)), $text->runs));
+        return implode(
+            '',
+            array_map(
+                fn (Run $run): string => $this->package->linked(
+                    $run,
+                    $this->tracked(DocxPackage::run($run->text, DocxPackage::look($run), ($done[0] ?? '') === 'del'), $done),
+                ),
+                $text->runs,
+            ),
+        );
     }
 
     private function words(MarkedPart $marked): string
@@ -229,17 +278,24 @@ final class DocxTracked
         foreach ($now as $at => [$letter, $run]) {
             $stretch .= $letter;
             $was = $before[$at][1] ?? $run;
-            if (isset($now[$at + 1]) && $now[$at + 1][1]->marks === $run->marks && ($before[$at + 1][1] ?? $now[$at + 1][1])->marks === $was->marks) {
+            if (
+                isset($now[$at + 1])
+                && $now[$at + 1][1]->marks === $run->marks
+                && ($before[$at + 1][1] ?? $now[$at + 1][1])->marks === $was->marks
+            ) {
                 continue;
             }
             if (($run->marks['link'] ?? '') !== ($was->marks['link'] ?? '')) {
                 // Where words lead to is no look of theirs, and can only be put in again.
-                $xml .= $this->runs(new RichText([new Run($stretch, $was->marks)]), ['del', $by]).$this->runs(new RichText([new Run($stretch, $run->marks)]), ['ins', $by]);
+                $xml .= $this->runs(new RichText([new Run($stretch, $was->marks)]), ['del', $by])
+                .$this->runs(new RichText([new Run($stretch, $run->marks)]), ['ins', $by]);
                 $stretch = '';
 
                 continue;
             }
-            $change = DocxPackage::look($run) === DocxPackage::look($was) ? '' : "<w:rPrChange {$by->attributes(++$this->id)}><w:rPr>".DocxPackage::look($was).'</w:rPr></w:rPrChange>';
+            $change = DocxPackage::look($run) === DocxPackage::look($was)
+                ? ''
+                : "<w:rPrChange {$by->attributes(++$this->id)}><w:rPr>".DocxPackage::look($was).'</w:rPr></w:rPrChange>';
             $xml .= $this->package->linked($run, DocxPackage::run($stretch, DocxPackage::look($run).$change));
             $stretch = '';
         }
@@ -250,7 +306,13 @@ final class DocxTracked
     /** @return list<array{string, Run}> */
     private static function letters(RichText $text): array
     {
-        return array_merge([], ...array_map(fn (Run $run): array => array_map(fn (string $letter): array => [$letter, $run], mb_str_split($run->text)), $text->runs));
+        return array_merge(
+            [],
+            ...array_map(
+                fn (Run $run): array => array_map(fn (string $letter): array => [$letter, $run], mb_str_split($run->text)),
+                $text->runs,
+            ),
+        );
     }
 
     private function commented(string $part, string $runs): string
@@ -276,7 +338,9 @@ final class DocxTracked
             }
             $ofRow = $done ?? $this->asRow($this->done($row));
             $cells = '';
-            $children = $ofRow !== null && ($row->isTrace || $row->state === ChangeType::Removed) ? $this->alone($this->old->get($row->part->id))->children : $row->children;
+            $children = $ofRow !== null && ($row->isTrace || $row->state === ChangeType::Removed)
+                ? $this->alone($this->old->get($row->part->id))->children
+                : $row->children;
             $width = max($width, count($children));
             foreach ($children as $cell) {
                 if ($ofRow === null || $cell->state !== ChangeType::Removed && ! $cell->isTrace) {
@@ -285,9 +349,12 @@ final class DocxTracked
             }
             $isOld = $row->isTrace || $row->state === ChangeType::Removed || in_array($done[0] ?? '', ['del', 'moveFrom'], true);
             [$head, $before] = [isset($heads[$row->part->id]), isset($headsBefore[$row->part->id])];
-            $look = (($isOld ? $before : $head) ? '<w:tblHeader/>' : '').($ofRow === null ? '' : $this->mark($this->asRow($ofRow) ?? $ofRow));
+            $look
+                = (($isOld ? $before : $head) ? '<w:tblHeader/>' : '').($ofRow === null ? '' : $this->mark($this->asRow($ofRow) ?? $ofRow));
             if ($ofRow === null && $head !== $before) {
-                $look .= "<w:trPrChange {$this->by->of($row->part->id, ChangeType::Edited)->attributes(++$this->id)}><w:trPr>".($before ? '<w:tblHeader/>' : '').'</w:trPr></w:trPrChange>';
+                $look .= "<w:trPrChange {$this->by->of($row->part->id, ChangeType::Edited)->attributes(++$this->id)}><w:trPr>"
+                .($before ? '<w:tblHeader/>' : '')
+                .'</w:trPr></w:trPrChange>';
             }
             $rows .= '<w:tr>'.($look === '' ? '' : "<w:trPr>{$look}</w:trPr>")."{$cells}</w:tr>";
         }
@@ -325,8 +392,12 @@ final class DocxTracked
     private function cell(MarkedPart $cell, ?array $ofRow): string
     {
         $done = $ofRow ?? $this->asRow($this->done($cell));
-        $look = $ofRow !== null || $done === null ? '' : '<w:tcPr><w:'.($done[0] === 'ins' ? 'cellIns' : 'cellDel')." {$done[1]->attributes(++$this->id)}/></w:tcPr>";
-        $inner = $done === null ? $this->commented($cell->part->id, $this->words($cell)) : $this->runs($cell->part->richText(), $this->asRow($done));
+        $look = $ofRow !== null || $done === null
+            ? ''
+            : '<w:tcPr><w:'.($done[0] === 'ins' ? 'cellIns' : 'cellDel')." {$done[1]->attributes(++$this->id)}/></w:tcPr>";
+        $inner = $done === null
+            ? $this->commented($cell->part->id, $this->words($cell))
+            : $this->runs($cell->part->richText(), $this->asRow($done));
 
         return "<w:tc>{$look}<w:p>{$inner}</w:p></w:tc>";
     }

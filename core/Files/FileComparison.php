@@ -43,10 +43,25 @@ final readonly class FileComparison
         $format = $old->format;
         // Where both are written alike, lines are told as they read; else byte by byte.
         $isAlike = $old->encoding->name === $new->encoding->name && $old->encoding->mark === $new->encoding->mark;
-        $lines = $format->isText() ? ($isAlike ? LineChanges::between($old->text(), $new->text()) : LineChanges::between($old->bytes, $new->bytes)) : null;
+        $lines = $format->isText()
+            ? ($isAlike
+                ? LineChanges::between($old->text(), $new->text())
+                : LineChanges::between($old->bytes, $new->bytes))
+            : null;
         $none = PartTree::of([]);
         if ($format === FileFormat::Text) {
-            return new self($format, $old->bytes === $new->bytes, $lines->exact ?? true, null, $none, $none, new ChangeSet([]), [], $lines, $isAlike ? $old->text() : $old->bytes);
+            return new self(
+                $format,
+                $old->bytes === $new->bytes,
+                $lines->exact ?? true,
+                null,
+                $none,
+                $none,
+                new ChangeSet([]),
+                [],
+                $lines,
+                $isAlike ? $old->text() : $old->bytes,
+            );
         }
         $kind = $old->content()->kind;
         if ($kind->name() !== $new->content()->kind->name()) {
@@ -59,7 +74,18 @@ final readonly class FileComparison
         $changes = TreeCompare::of($before, $after);
         $exact = ($matched->exact ?? true) && ($lines->exact ?? true);
 
-        return new self($format, $changes->isEmpty() && ($lines === null || $lines->hunks === []), $exact, $kind, $before, $after, new ChangeSet($changes->changes, $exact), Statements::of($kind, $before, $after, $changes), $lines, $isAlike ? $old->text() : $old->bytes);
+        return new self(
+            $format,
+            $changes->isEmpty() && ($lines === null || $lines->hunks === []),
+            $exact,
+            $kind,
+            $before,
+            $after,
+            new ChangeSet($changes->changes, $exact),
+            Statements::of($kind, $before, $after, $changes),
+            $lines,
+            $isAlike ? $old->text() : $old->bytes,
+        );
     }
 
     /**

@@ -32,7 +32,9 @@ final readonly class FileMerge
     /** @throws Unreadable */
     public static function of(Source $base, Source $mine, Source $theirs): self
     {
-        $kind = $base->format === FileFormat::Text || $base->format === FileFormat::Markdown || $base->format === FileFormat::Html ? null : $base->content()->kind;
+        $kind = $base->format === FileFormat::Text || $base->format === FileFormat::Markdown || $base->format === FileFormat::Html
+            ? null
+            : $base->content()->kind;
         if ($kind === null || $kind instanceof DataKind) {
             return self::lines($base, $mine, $theirs);
         }
@@ -49,11 +51,17 @@ final readonly class FileMerge
         $conflicts = array_map(fn (Conflict $conflict) => self::json($conflict, $tree, $other), $merged->conflicts);
         $pictures = $base->content()->pictures + $mine->content()->pictures + $theirs->content()->pictures;
 
-        return new self(match ($base->format) {
-            FileFormat::Csv, FileFormat::Tsv => self::encoded(self::csv($kind, $labelled, [[$theirs, $other], [$mine, $ours], [$base, $tree]]), [$theirs, $mine, $base]),
-            FileFormat::Json => (new JsonWriter)->write($kind, $labelled),
-            default => FileWriter::of($base->format, $base->name, $labelled, $pictures),
-        }, $conflicts);
+        return new self(
+            match ($base->format) {
+                FileFormat::Csv, FileFormat::Tsv => self::encoded(
+                    self::csv($kind, $labelled, [[$theirs, $other], [$mine, $ours], [$base, $tree]]),
+                    [$theirs, $mine, $base],
+                ),
+                FileFormat::Json => (new JsonWriter)->write($kind, $labelled),
+                default => FileWriter::of($base->format, $base->name, $labelled, $pictures),
+            },
+            $conflicts,
+        );
     }
 
     private static function lines(Source $base, Source $mine, Source $theirs): self
@@ -68,9 +76,15 @@ final readonly class FileMerge
                 $block = '';
                 foreach (['mine' => $mine->name, 'base' => $base->name, 'theirs' => $theirs->name] as $side => $name) {
                     $lines = implode('', $piece[$side]);
-                    $block .= "---- held back, {$side}: {$name}{$end}{$lines}".($lines === '' || preg_match('/[\r\n]$/', $lines) === 1 ? '' : $end);
+                    $block .= "---- held back, {$side}: {$name}{$end}{$lines}"
+                    .($lines === '' || preg_match('/[\r\n]$/', $lines) === 1 ? '' : $end);
                 }
-                $conflicts[] = ['line' => $at, 'mine' => self::readable($piece['mine']), 'base' => self::readable($piece['base']), 'theirs' => self::readable($piece['theirs'])];
+                $conflicts[] = [
+                    'line' => $at,
+                    'mine' => self::readable($piece['mine']),
+                    'base' => self::readable($piece['base']),
+                    'theirs' => self::readable($piece['theirs']),
+                ];
                 $piece = "{$block}---- end of what was held back{$end}";
             }
             $text .= $piece;
@@ -99,10 +113,22 @@ final readonly class FileMerge
             }
         }
 
-        return $ids === [] ? $theirs : PartTree::of(array_map(fn (Part $part) => new Part($ids[$part->id] ?? $part->id, $part->role, $part->depth, array_combine(
-            array_map(fn (string|int $name) => $ids[$name] ?? (string) $name, array_keys($part->fields)),
-            array_values($part->fields),
-        )), $theirs->parts));
+        return $ids === []
+            ? $theirs
+            : PartTree::of(
+                array_map(
+                    fn (Part $part) => new Part(
+                        $ids[$part->id] ?? $part->id,
+                        $part->role,
+                        $part->depth,
+                        array_combine(
+                            array_map(fn (string|int $name) => $ids[$name] ?? (string) $name, array_keys($part->fields)),
+                            array_values($part->fields),
+                        ),
+                    ),
+                    $theirs->parts,
+                ),
+            );
     }
 
     /**
@@ -114,7 +140,10 @@ final readonly class FileMerge
     {
         $grid = $kind->grid() ?? throw new \LogicException('A table has a grid');
         $columns = array_column(array_filter($merged->parts, fn (Part $part) => $part->role === $grid->column), 'id');
-        $separator = self::manner($sides, fn (Source $side): string => $side->format === FileFormat::Tsv ? "\t" : CsvReader::separator($side->text()));
+        $separator = self::manner(
+            $sides,
+            fn (Source $side): string => $side->format === FileFormat::Tsv ? "\t" : CsvReader::separator($side->text()),
+        );
         $end = self::manner($sides, fn (Source $side): string => preg_match('/\r\n|\n|\r/', $side->text(), $found) === 1 ? $found[0] : "\n");
         $ended = self::manner($sides, fn (Source $side): string => preg_match('/[\r\n]$/', $side->text()) === 1 ? 'yes' : 'no') === 'yes';
         $written = [];
@@ -167,7 +196,11 @@ final readonly class FileMerge
     /** @return array<string, mixed> */
     private static function json(Conflict $conflict, PartTree $base, PartTree $theirs): array
     {
-        $value = fn (?Part $part): mixed => $part === null ? null : ($conflict->field === null ? $part->toJson() : (((array) $part->toJson()[3])[$conflict->field] ?? null));
+        $value = fn (?Part $part): mixed => $part === null
+            ? null
+            : ($conflict->field === null
+                ? $part->toJson()
+                : ((array) $part->toJson()[3])[$conflict->field] ?? null);
 
         return [
             'type' => $conflict->type->value,

@@ -16,7 +16,9 @@ final class FileWriter
     /** @param array<string, string> $pictures chunk => bytes */
     public static function of(FileFormat $format, string $name, PartTree $tree, array $pictures): string
     {
-        $picture = fn (string $chunk): ?string => isset($pictures[$chunk]) ? 'data:'.self::mediaType($pictures[$chunk]).';base64,'.base64_encode($pictures[$chunk]) : null;
+        $picture = fn (string $chunk): ?string => isset($pictures[$chunk])
+            ? 'data:'.self::mediaType($pictures[$chunk]).';base64,'.base64_encode($pictures[$chunk])
+            : null;
         $title = pathinfo($name, PATHINFO_FILENAME);
 
         return match ($format) {

@@ -36,7 +36,9 @@ final class HeldBack
     public static function labelled(Kind $kind, Merged $merged, PartTree $base, PartTree $mine): PartTree
     {
         // What one side edited and the other removed is there to be seen.
-        $removed = array_values(array_filter($merged->conflicts, fn (Conflict $conflict) => $conflict->type === ConflictType::EditedRemoved));
+        $removed = array_values(
+            array_filter($merged->conflicts, fn (Conflict $conflict) => $conflict->type === ConflictType::EditedRemoved),
+        );
         $self = new self($kind->repair(Settlement::restored($merged->tree, $removed)), $base, $mine);
         $grid = $kind->grid();
         foreach ($merged->conflicts as $at => $conflict) {
@@ -90,8 +92,13 @@ final class HeldBack
     {
         $part = $this->rows[$part->id] ?? $part;
         if ($part->role === $grid->row && $conflict->field !== null) {
-            $show = fn (?Part $side): string => $side === null || ! isset($side->fields[$conflict->field]) ? 'nothing' : Cell::show($side->fields[$conflict->field]);
-            $this->rows[$part->id] = $part->with($conflict->field, "theirs: {$show($part)} | mine: {$show($conflict->mine[0] ?? null)} | base: {$show($this->base->find($part->id))}");
+            $show = fn (?Part $side): string => $side === null || ! isset($side->fields[$conflict->field])
+                ? 'nothing'
+                : Cell::show($side->fields[$conflict->field]);
+            $this->rows[$part->id] = $part->with(
+                $conflict->field,
+                "theirs: {$show($part)} | mine: {$show($conflict->mine[0] ?? null)} | base: {$show($this->base->find($part->id))}",
+            );
 
             return;
         }
@@ -102,11 +109,16 @@ final class HeldBack
             ConflictType::Moved => "mine: moved this {$what} elsewhere",
             default => "mine: {$conflict->field} of this {$what} is {$this->ofMine($conflict)}",
         };
-        $row = $part->role === $grid->row ? $part : $this->firstRow($grid, $part->role === $grid->column ? $this->tree->parent($part->id) : $part->id);
+        $row = $part->role === $grid->row
+            ? $part
+            : $this->firstRow($grid, $part->role === $grid->column ? $this->tree->parent($part->id) : $part->id);
         $row = $this->rows[$row->id ?? ''] ?? $row;
         $column = $part->role === $grid->column ? $part->id : array_key_first($row->fields ?? []);
         if ($row !== null && $column !== null) {
-            $this->rows[$row->id] = $row->with($column, (isset($row->fields[$column]) ? Cell::show($row->fields[$column]).' | ' : '').$label);
+            $this->rows[$row->id] = $row->with(
+                $column,
+                (isset($row->fields[$column]) ? Cell::show($row->fields[$column]).' | ' : '').$label,
+            );
         }
     }
 
@@ -117,7 +129,9 @@ final class HeldBack
             ConflictType::EditedRemoved => ['Held back: mine edited this, theirs removed it.', ''],
             ConflictType::RemovedEdited => ['Held back: mine removed this, theirs edited it.', ''],
             ConflictType::Moved => ['Held back: mine moved this elsewhere.', ''],
-            default => $isText ? ['Held back, mine: ', $this->mine->find($part->id)?->richText()->text() ?? ''] : ['Held back, mine: '.($conflict->field ?? 'role').' '.$this->ofMine($conflict), ''],
+            default => $isText
+                ? ['Held back, mine: ', $this->mine->find($part->id)?->richText()->text() ?? '']
+                : ['Held back, mine: '.($conflict->field ?? 'role').' '.$this->ofMine($conflict), ''],
         };
 
         return new RichText([new Run($label, ['bold' => true]), ...($mine === '' ? [] : [new Run($mine)])]);

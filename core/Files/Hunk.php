@@ -25,13 +25,24 @@ final readonly class Hunk
             throw InvalidContent::notChanges('a change of lines tells where it is');
         }
 
-        return new self($value['at'], ...array_map(fn (string $name) => self::decoded($value[$name] ?? []), ['before', 'removed', 'added', 'after']));
+        return new self(
+            $value['at'],
+            ...array_map(fn (string $name) => self::decoded($value[$name] ?? []), ['before', 'removed', 'added', 'after']),
+        );
     }
 
     /** @return array<string, mixed> */
     public function toJson(): array
     {
-        return ['at' => $this->at, ...array_map(self::encoded(...), ['before' => $this->before, 'removed' => $this->removed, 'added' => $this->added, 'after' => $this->after])];
+        return [
+            'at' => $this->at,
+            ...array_map(self::encoded(...), [
+                'before' => $this->before,
+                'removed' => $this->removed,
+                'added' => $this->added,
+                'after' => $this->after,
+            ]),
+        ];
     }
 
     /**

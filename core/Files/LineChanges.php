@@ -51,7 +51,10 @@ final readonly class LineChanges
     /** @return array{int, int} lines added and removed */
     public function counts(): array
     {
-        return [array_sum(array_map(fn (Hunk $hunk) => count($hunk->added), $this->hunks)), array_sum(array_map(fn (Hunk $hunk) => count($hunk->removed), $this->hunks))];
+        return [
+            array_sum(array_map(fn (Hunk $hunk) => count($hunk->added), $this->hunks)),
+            array_sum(array_map(fn (Hunk $hunk) => count($hunk->removed), $this->hunks)),
+        ];
     }
 
     /**

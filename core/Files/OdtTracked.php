@@ -16,9 +16,9 @@ use MistyAttic\Core\Kinds\Document\DocumentRole;
 use MistyAttic\Core\Kinds\Numbering;
 
 /**
- * Two states of a document as one text with tracked changes (ODF 1.3 part 3, 5.5): whoever accepts them all has the later state, whoever rejects
- * them all the earlier one. The standard knows insertions and deletions: what moved, looks different or became another kind of block goes and comes,
- * and so does a table whose rows or columns changed. What is said about a part is beside it as annotations (14.1).
+ * Two states of a document as one text with tracked changes (ODF 1.3 part 3, 5.5): whoever accepts them all has the later state, whoever
+ * rejects them all the earlier one. The standard knows insertions and deletions: what moved, looks different or became another kind of
+ * block goes and comes, and so does a table whose rows or columns changed. What is said about a part is beside it as annotations (14.1).
  */
 final class OdtTracked
 {
@@ -36,8 +36,12 @@ final class OdtTracked
     private array $numbersBefore;
 
     /** @param \Closure(string): ?string $picture */
-    private function __construct(private readonly PartTree $old, private readonly PartTree $new, private readonly Tracking $by, private readonly \Closure $picture)
-    {
+    private function __construct(
+        private readonly PartTree $old,
+        private readonly PartTree $new,
+        private readonly Tracking $by,
+        private readonly \Closure $picture,
+    ) {
         $this->package = new OdtPackage;
         [$this->numbers, $this->numbersBefore] = [Numbering::of($new), Numbering::of($old)];
     }
@@ -51,7 +55,10 @@ final class OdtTracked
         $writer = new self($old, $new, $by, $picture);
         $body = $writer->blocks($layout);
 
-        return $writer->package->bytes($title, ($writer->regions === [] ? '' : '<text:tracked-changes>'.implode('', $writer->regions).'</text:tracked-changes>').$body);
+        return $writer->package->bytes(
+            $title,
+            ($writer->regions === [] ? '' : '<text:tracked-changes>'.implode('', $writer->regions).'</text:tracked-changes>').$body,
+        );
     }
 
     /**
@@ -66,10 +73,19 @@ final class OdtTracked
             if ($within !== null && ($marked->isTrace || $marked->state === ChangeType::Removed)) {
                 continue;
             }
-            [$id, $moved] = [$marked->part->id, $marked->movedFrom !== null && ! $marked->isTrace ? $this->by->of($marked->part->id, ChangeType::Moved) : null];
+            [$id, $moved] = [
+                $marked->part->id,
+                $marked->movedFrom !== null && ! $marked->isTrace ? $this->by->of($marked->part->id, ChangeType::Moved) : null,
+            ];
             $xml .= match (true) {
-                $marked->isTrace => $this->gone(implode('', array_map(fn (Part $part): string => $this->before($part), $this->old->subtree($id))), $this->by->of($id, ChangeType::Moved)),
-                $marked->state === ChangeType::Removed => $this->gone($this->before($marked->part), $this->by->of($id, ChangeType::Removed)),
+                $marked->isTrace => $this->gone(
+                    implode('', array_map(fn (Part $part): string => $this->before($part), $this->old->subtree($id))),
+                    $this->by->of($id, ChangeType::Moved),
+                ),
+                $marked->state === ChangeType::Removed => $this->gone(
+                    $this->before($marked->part),
+                    $this->by->of($id, ChangeType::Removed),
+                ),
                 $marked->state === ChangeType::Added => $this->come($this->now($marked->part), $this->by->of($id, ChangeType::Added)),
                 $moved !== null || $within !== null => $this->come($this->now($marked->part), $moved ?? $within),
                 default => $this->both($marked),
@@ -87,7 +103,12 @@ final class OdtTracked
     {
         $at = $this->old->position($part->id) ?? 0;
 
-        return $this->block($this->old, $part, OdtPackage::around($part, $this->old->parts[$at - 1] ?? null, $this->numbersBefore[$part->id] ?? null), fn (string $id, string $inner): string => $inner);
+        return $this->block(
+            $this->old,
+            $part,
+            OdtPackage::around($part, $this->old->parts[$at - 1] ?? null, $this->numbersBefore[$part->id] ?? null),
+            fn (string $id, string $inner): string => $inner,
+        );
     }
 
     /** A block of the later state, with what is said about it. */
@@ -99,7 +120,11 @@ final class OdtTracked
     /** @return array{string, string} */
     private function aroundNow(Part $part): array
     {
-        return OdtPackage::around($part, $this->new->parts[($this->new->position($part->id) ?? 0) - 1] ?? null, $this->numbers[$part->id] ?? null);
+        return OdtPackage::around(
+            $part,
+            $this->new->parts[($this->new->position($part->id) ?? 0) - 1] ?? null,
+            $this->numbers[$part->id] ?? null,
+        );
     }
 
     /**
@@ -110,7 +135,13 @@ final class OdtTracked
     {
         return match (DocumentRole::from($part->role)) {
             DocumentRole::Row, DocumentRole::Cell => '',
-            DocumentRole::Table => OdtPackage::table(OdtWriter::rows($tree, $part->id, fn (string $cell): string => $said($cell, $this->package->inline($tree->get($cell)->richText())))),
+            DocumentRole::Table => OdtPackage::table(
+                OdtWriter::rows(
+                    $tree,
+                    $part->id,
+                    fn (string $cell): string => $said($cell, $this->package->inline($tree->get($cell)->richText())),
+                ),
+            ),
             DocumentRole::Picture => $this->package->picture($part, $this->picture),
             DocumentRole::Rule => implode('', $around),
             default => $around[0].$said($part->id, OdtPackage::box($part).$this->package->inline($part->richText())).$around[1],
@@ -128,8 +159,13 @@ final class OdtTracked
         $around = $this->aroundNow($part);
         $at = $this->old->position($part->id) ?? 0;
         $isText = ! in_array($role, [DocumentRole::Table, DocumentRole::Picture, DocumentRole::Rule], true);
-        if ($before->role !== $part->role || $role === DocumentRole::Table || $around !== OdtPackage::around($before, $this->old->parts[$at - 1] ?? null, $this->numbersBefore[$part->id] ?? null)
-            || ($role === DocumentRole::Picture && ($part->string('chunk') !== $before->string('chunk') || $part->string('alt') !== $before->string('alt')))) {
+        if (
+            $before->role !== $part->role
+            || $role === DocumentRole::Table
+            || $around !== OdtPackage::around($before, $this->old->parts[$at - 1] ?? null, $this->numbersBefore[$part->id] ?? null)
+            || ($role === DocumentRole::Picture
+                && ($part->string('chunk') !== $before->string('chunk') || $part->string('alt') !== $before->string('alt')))
+        ) {
             $by = $this->by->of($part->id, ChangeType::Edited);
 
             return $this->gone($this->before($before), $by).$this->come($this->now($part), $by);
@@ -140,7 +176,13 @@ final class OdtTracked
         [$box, $boxBefore] = [OdtPackage::box($part), OdtPackage::box($before)];
         $by = $this->by->of($part->id, ChangeType::Edited);
 
-        return $around[0].$this->annotated($part->id, ($box === $boxBefore ? $box : $this->gone("<text:p>{$boxBefore}</text:p>", $by).$this->come($box, $by)).$this->words($marked)).$around[1];
+        return $around[0]
+            .$this->annotated(
+                $part->id,
+                ($box === $boxBefore ? $box : $this->gone("<text:p>{$boxBefore}</text:p>", $by).$this->come($box, $by))
+                    .$this->words($marked),
+            )
+            .$around[1];
     }
 
     /** Whether a table has the same rows and cells on both sides. */
@@ -148,7 +190,12 @@ final class OdtTracked
     {
         foreach ($table->children as $row) {
             foreach ([$row, ...$row->children] as $each) {
-                if ($each->state !== null || $each->isTrace || $each->movedFrom !== null || ($each->before->fields['head'] ?? false) !== ($each->part->fields['head'] ?? false)) {
+                if (
+                    $each->state !== null
+                    || $each->isTrace
+                    || $each->movedFrom !== null
+                    || ($each->before->fields['head'] ?? false) !== ($each->part->fields['head'] ?? false)
+                ) {
                     return false;
                 }
             }
@@ -166,7 +213,9 @@ final class OdtTracked
             }
         }
 
-        return OdtPackage::table(OdtWriter::rows($this->new, $table->part->id, fn (string $cell): string => $this->annotated($cell, $this->words($cells[$cell]))));
+        return OdtPackage::table(
+            OdtWriter::rows($this->new, $table->part->id, fn (string $cell): string => $this->annotated($cell, $this->words($cells[$cell]))),
+        );
     }
 
     private function words(MarkedPart $marked): string
@@ -178,7 +227,8 @@ final class OdtTracked
                 SpanKind::Same => $words,
                 SpanKind::Added, SpanKind::Came => $this->come($words, $by),
                 SpanKind::Removed, SpanKind::Went => $this->gone("<text:p>{$words}</text:p>", $by),
-                SpanKind::Formatted => $this->gone('<text:p>'.$this->package->inline($span->was ?? $span->text).'</text:p>', $by).$this->come($words, $by),
+                SpanKind::Formatted => $this->gone('<text:p>'.$this->package->inline($span->was ?? $span->text).'</text:p>', $by)
+                    .$this->come($words, $by),
             };
         }
 
@@ -198,13 +248,17 @@ final class OdtTracked
     /** @param string $xml blocks; of words, one that holds them */
     private function gone(string $xml, TrackedBy $by): string
     {
-        return $xml === '' || $xml === '<text:p></text:p>' ? '' : "<text:change text:change-id=\"{$this->region('deletion', $by, $xml)}\"/>";
+        return $xml === '' || $xml === '<text:p></text:p>'
+            ? ''
+            : "<text:change text:change-id=\"{$this->region('deletion', $by, $xml)}\"/>";
     }
 
     private function region(string $type, TrackedBy $by, string $content = ''): string
     {
         $id = 'ct'.(count($this->regions) + 1);
-        $this->regions[] = "<text:changed-region xml:id=\"{$id}\" text:id=\"{$id}\"><text:{$type}><office:change-info><dc:creator>".Xml::escape($by->name)."</dc:creator><dc:date>{$by->at}</dc:date></office:change-info>{$content}</text:{$type}></text:changed-region>";
+        $this->regions[] = "<text:changed-region xml:id=\"{$id}\" text:id=\"{$id}\"><text:{$type}><office:change-info><dc:creator>"
+        .Xml::escape($by->name)
+        ."</dc:creator><dc:date>{$by->at}</dc:date></office:change-info>{$content}</text:{$type}></text:changed-region>";
 
         return $id;
     }
@@ -212,9 +266,14 @@ final class OdtTracked
     private function annotated(string $part, string $words): string
     {
         foreach ($this->by->said($part) as $comment) {
-            $name = 'said'.(++$this->annotations);
-            $text = implode('', array_map(fn (string $line) => '<text:p>'.Xml::escape($line).'</text:p>', explode("\n", $comment['text'])));
-            $words = "<office:annotation office:name=\"{$name}\"><dc:creator>".Xml::escape($comment['by']->name)."</dc:creator><dc:date>{$comment['by']->at}</dc:date>{$text}</office:annotation>{$words}<office:annotation-end office:name=\"{$name}\"/>";
+            $name = 'said'.++$this->annotations;
+            $text = implode(
+                '',
+                array_map(fn (string $line) => '<text:p>'.Xml::escape($line).'</text:p>', explode("\n", $comment['text'])),
+            );
+            $words = "<office:annotation office:name=\"{$name}\"><dc:creator>"
+            .Xml::escape($comment['by']->name)
+            ."</dc:creator><dc:date>{$comment['by']->at}</dc:date>{$text}</office:annotation>{$words}<office:annotation-end office:name=\"{$name}\"/>";
         }
 
         return $words;

@@ -31,7 +31,10 @@ final class Source
         if ($format->isText() && max(substr_count($bytes, "\n"), substr_count($bytes, "\r")) > $limits->lines) {
             throw Unreadable::tooLarge('it has more lines than can be compared', $limits->lines);
         }
-        $this->encoding = $format->isText() ? Encoding::of($bytes, Encoding::declared($bytes)) ?? ($format === FileFormat::Json ? new Encoding(Encoding::UTF8) : Encoding::kept($bytes)) : new Encoding(Encoding::UTF8);
+        $this->encoding = $format->isText()
+            ? Encoding::of($bytes, Encoding::declared($bytes))
+                ?? ($format === FileFormat::Json ? new Encoding(Encoding::UTF8) : Encoding::kept($bytes))
+            : new Encoding(Encoding::UTF8);
     }
 
     /** Its text in UTF-8. */

@@ -88,7 +88,13 @@ final class Archive
         for ($at = 0; $at < $this->zip->numFiles; $at++) {
             $stat = $this->zip->statIndex($at);
             $name = $stat === false ? '' : (string) $stat['name'];
-            if ($stat === false || str_contains($name, "\0") || str_contains($name, '\\') || str_starts_with($name, '/') || preg_match('~(^|/)\.\.(/|$)|^[A-Za-z]:~', $name) === 1) {
+            if (
+                $stat === false
+                || str_contains($name, "\0")
+                || str_contains($name, '\\')
+                || str_starts_with($name, '/')
+                || preg_match('~(^|/)\.\.(/|$)|^[A-Za-z]:~', $name) === 1
+            ) {
                 throw Unreadable::because('it holds a path that leads out of it', Unreadable::quote($name));
             }
             $unpacked += $stat['size'];

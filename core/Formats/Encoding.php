@@ -14,9 +14,25 @@ final readonly class Encoding
     public const UTF8 = 'UTF-8';
 
     /** Ways in which a text of single bytes may be written, the likeliest first. */
-    public const CANDIDATES = ['Windows-1252', 'WINDOWS-1250', 'Windows-1251', 'WINDOWS-1253', 'Windows-1254', 'SJIS-win', 'GB18030', 'BIG-5', 'EUC-KR'];
+    public const CANDIDATES = [
+        'Windows-1252',
+        'WINDOWS-1250',
+        'Windows-1251',
+        'WINDOWS-1253',
+        'Windows-1254',
+        'SJIS-win',
+        'GB18030',
+        'BIG-5',
+        'EUC-KR',
+    ];
 
-    private const MARKS = ["\xEF\xBB\xBF" => self::UTF8, "\xFF\xFE\x00\x00" => 'UTF-32LE', "\x00\x00\xFE\xFF" => 'UTF-32BE', "\xFF\xFE" => 'UTF-16LE', "\xFE\xFF" => 'UTF-16BE'];
+    private const MARKS = [
+        "\xEF\xBB\xBF" => self::UTF8,
+        "\xFF\xFE\x00\x00" => 'UTF-32LE',
+        "\x00\x00\xFE\xFF" => 'UTF-32BE',
+        "\xFF\xFE" => 'UTF-16LE',
+        "\xFE\xFF" => 'UTF-16BE',
+    ];
 
     /** Bytes at the beginning by which it is told whether something is a text. */
     private const LOOKED_AT = 65_536;
@@ -34,7 +50,9 @@ final readonly class Encoding
     {
         foreach (self::MARKS as $mark => $name) {
             if (str_starts_with($bytes, $mark)) {
-                return mb_check_encoding(substr($bytes, strlen($mark)), $name) ? new self($name, $mark) : throw Unreadable::because("it says that it is {$name}, and is not");
+                return mb_check_encoding(substr($bytes, strlen($mark)), $name)
+                    ? new self($name, $mark)
+                    : throw Unreadable::because("it says that it is {$name}, and is not");
             }
         }
         $head = substr($bytes, 0, self::LOOKED_AT);
@@ -52,7 +70,11 @@ final readonly class Encoding
         }
         $declared = $declared === null ? null : self::known($declared);
 
-        return $declared !== null && $declared !== self::UTF8 && (new self($declared))->bytes((new self($declared))->text($bytes)) === $bytes ? new self($declared) : null;
+        return $declared !== null
+            && $declared !== self::UTF8
+            && (new self($declared))->bytes((new self($declared))->text($bytes)) === $bytes
+            ? new self($declared)
+            : null;
     }
 
     /** The one of that name, with the byte order mark that is its own if there was one. */
@@ -76,13 +98,25 @@ final readonly class Encoding
      */
     public static function possible(string $bytes): array
     {
-        return array_values(array_filter(self::CANDIDATES, fn (string $name) => ($one = new self($name))->bytes($text = $one->text($bytes)) === $bytes && preg_match('/[\x{80}-\x{9f}\x{fffd}]/u', $text) !== 1));
+        return array_values(
+            array_filter(
+                self::CANDIDATES,
+                fn (string $name) => ($one = new self($name))->bytes($text = $one->text($bytes)) === $bytes
+                    && preg_match('/[\x{80}-\x{9f}\x{fffd}]/u', $text) !== 1,
+            ),
+        );
     }
 
     /** What an HTML or XML file says of itself, in its first kilobyte. */
     public static function declared(string $bytes): ?string
     {
-        return preg_match('/<meta[^>]+charset\s*=\s*["\']?\s*([\w-]{2,40})|<\?xml[^>]+encoding\s*=\s*["\']([\w-]{2,40})/i', substr($bytes, 0, 1024), $found) === 1 ? ($found[2] ?? $found[1]) : null;
+        return preg_match(
+            '/<meta[^>]+charset\s*=\s*["\']?\s*([\w-]{2,40})|<\?xml[^>]+encoding\s*=\s*["\']([\w-]{2,40})/i',
+            substr($bytes, 0, 1024),
+            $found,
+        ) === 1
+            ? $found[2] ?? $found[1]
+            : null;
     }
 
     /** As UTF-8, without a mark of another encoding; a mark of UTF-8 stays, since its readers know it. */
@@ -132,12 +166,29 @@ final readonly class Encoding
 
     private static function known(string $name): ?string
     {
-        $name = ['latin1' => 'ISO-8859-1', 'iso-8859-1' => 'Windows-1252', 'us-ascii' => self::UTF8, 'utf8' => self::UTF8, 'shift_jis' => 'SJIS-win', 'gb2312' => 'GB18030', 'gbk' => 'GB18030', 'big5' => 'BIG-5', 'windows-1250' => 'WINDOWS-1250', 'cp1250' => 'WINDOWS-1250', 'windows-1253' => 'WINDOWS-1253', 'windows-1255' => 'WINDOWS-1255', 'windows-1257' => 'WINDOWS-1257'][strtolower($name)] ?? $name;
+        $name = [
+            'latin1' => 'ISO-8859-1',
+            'iso-8859-1' => 'Windows-1252',
+            'us-ascii' => self::UTF8,
+            'utf8' => self::UTF8,
+            'shift_jis' => 'SJIS-win',
+            'gb2312' => 'GB18030',
+            'gbk' => 'GB18030',
+            'big5' => 'BIG-5',
+            'windows-1250' => 'WINDOWS-1250',
+            'cp1250' => 'WINDOWS-1250',
+            'windows-1253' => 'WINDOWS-1253',
+            'windows-1255' => 'WINDOWS-1255',
+            'windows-1257' => 'WINDOWS-1257',
+        ][strtolower($name)] ?? $name;
         if (str_starts_with($name, 'WINDOWS-125')) {
             return $name;
         }
         foreach (mb_list_encodings() as $one) {
-            if (strcasecmp($one, $name) === 0 || in_array(strtolower($name), array_map(strtolower(...), mb_encoding_aliases($one) ?: []), true)) {
+            if (
+                strcasecmp($one, $name) === 0
+                || in_array(strtolower($name), array_map(strtolower(...), mb_encoding_aliases($one) ?: []), true)
+            ) {
                 return $one;
             }
         }

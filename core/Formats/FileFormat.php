@@ -32,12 +32,15 @@ enum FileFormat: string
     {
         $ending = strtolower(pathinfo($path, PATHINFO_EXTENSION));
 
-        return self::tryFrom($ending) ?? match ($ending) {
-            'text' => self::Text,
-            'markdown' => self::Markdown,
-            'htm', 'xhtml' => self::Html,
-            default => throw Unreadable::because('its ending is none of '.implode(' ', array_map(fn (self $format) => '.'.$format->value, self::cases()))),
-        };
+        return self::tryFrom($ending)
+            ?? match ($ending) {
+                'text' => self::Text,
+                'markdown' => self::Markdown,
+                'htm', 'xhtml' => self::Html,
+                default => throw Unreadable::because(
+                    'its ending is none of '.implode(' ', array_map(fn (self $format) => '.'.$format->value, self::cases())),
+                ),
+            };
     }
 
     /** Whether a file of the format is made of lines that a person may read. */

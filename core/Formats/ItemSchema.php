@@ -8,28 +8,100 @@ use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\PartRole;
 use MistyAttic\Core\Kinds\SchemaKind;
 
-/** What an item is as JSON, as a JSON Schema (draft 7) made from the roles of all kinds: {@see JsonWriter} writes it, {@see JsonReader} reads it. */
+/**
+ * What an item is as JSON, as a JSON Schema (draft 7) made from the roles of all kinds: {@see JsonWriter} writes it, {@see JsonReader}
+ * reads it.
+ */
 final class ItemSchema
 {
     /** @return array<string, mixed> */
     public static function make(): array
     {
-        $kinds = array_values(array_filter(Kinds::all(), fn ($kind) => $kind instanceof SchemaKind && ! in_array($kind->name(), ['file', 'data'], true)));
+        $kinds = array_values(
+            array_filter(Kinds::all(), fn ($kind) => $kind instanceof SchemaKind && ! in_array($kind->name(), ['file', 'data'], true)),
+        );
 
         return [
             '$schema' => 'http://json-schema.org/draft-07/schema#',
             'title' => 'An item, with the ids of its parts',
             'oneOf' => array_map(fn (SchemaKind $kind): array => ['$ref' => "#/definitions/{$kind->name()}"], $kinds),
             'definitions' => [
-                ...array_merge(...array_map(fn (SchemaKind $kind): array => [$kind->name() => self::item($kind->name()), "part of a {$kind->name()}" => ['oneOf' => array_map(self::part(...), ($kind->roles())::cases())]], $kinds)),
+                ...array_merge(
+                    ...array_map(
+                        fn (SchemaKind $kind): array => [
+                            $kind->name() => self::item($kind->name()),
+                            "part of a {$kind->name()}" => ['oneOf' => array_map(self::part(...), $kind->roles()::cases())],
+                        ],
+                        $kinds,
+                    ),
+                ),
                 'id' => ['type' => 'string', 'pattern' => '^[A-Za-z][A-Za-z0-9_-]{3,23}$'],
-                'pictures' => ['description' => 'the bytes of pictures in base64, by their addresses', 'type' => 'object', 'propertyNames' => ['pattern' => '^[0-9a-f]{40}$'], 'additionalProperties' => ['type' => 'string']],
-                'talk' => ['description' => 'threads: about a part, a cell (field is its column), words (quote), or all of it', 'type' => 'array', 'items' => ['type' => 'object', 'required' => ['said'], 'additionalProperties' => false, 'properties' => [
-                    'part' => ['$ref' => '#/definitions/id'], 'field' => ['$ref' => '#/definitions/id'], 'quote' => ['type' => 'string'], 'settled' => ['type' => 'boolean'],
-                    'said' => ['type' => 'array', 'minItems' => 1, 'items' => ['type' => 'object', 'required' => ['text'], 'additionalProperties' => false, 'properties' => ['by' => ['type' => 'string'], 'at' => ['description' => 'ISO 8601 in UTC', 'type' => 'string'], 'text' => ['type' => 'string']]]],
-                ]]],
-                'text' => ['type' => 'object', 'required' => ['runs'], 'additionalProperties' => false, 'properties' => ['runs' => ['type' => 'array', 'items' => ['type' => 'array', 'minItems' => 1, 'maxItems' => 2, 'items' => [['type' => 'string'], ['description' => 'its marks', 'type' => 'object', 'additionalProperties' => ['type' => ['boolean', 'string']]]]]]]],
-                'cell' => ['description' => 'a number, a text, a boolean, or a list that begins with a sign: d a date, ! an error, = a formula with its result, * a look', 'anyOf' => [['type' => ['string', 'number', 'boolean']], ['type' => 'array', 'minItems' => 2, 'items' => ['type' => ['string', 'number', 'boolean']]]]],
+                'pictures' => [
+                    'description' => 'the bytes of pictures in base64, by their addresses',
+                    'type' => 'object',
+                    'propertyNames' => ['pattern' => '^[0-9a-f]{40}$'],
+                    'additionalProperties' => ['type' => 'string'],
+                ],
+                'talk' => [
+                    'description' => 'threads: about a part, a cell (field is its column), words (quote), or all of it',
+                    'type' => 'array',
+                    'items' => [
+                        'type' => 'object',
+                        'required' => ['said'],
+                        'additionalProperties' => false,
+                        'properties' => [
+                            'part' => ['$ref' => '#/definitions/id'],
+                            'field' => ['$ref' => '#/definitions/id'],
+                            'quote' => ['type' => 'string'],
+                            'settled' => ['type' => 'boolean'],
+                            'said' => [
+                                'type' => 'array',
+                                'minItems' => 1,
+                                'items' => [
+                                    'type' => 'object',
+                                    'required' => ['text'],
+                                    'additionalProperties' => false,
+                                    'properties' => [
+                                        'by' => ['type' => 'string'],
+                                        'at' => ['description' => 'ISO 8601 in UTC', 'type' => 'string'],
+                                        'text' => ['type' => 'string'],
+                                    ],
+                                ],
+                            ],
+                        ],
+                    ],
+                ],
+                'text' => [
+                    'type' => 'object',
+                    'required' => ['runs'],
+                    'additionalProperties' => false,
+                    'properties' => [
+                        'runs' => [
+                            'type' => 'array',
+                            'items' => [
+                                'type' => 'array',
+                                'minItems' => 1,
+                                'maxItems' => 2,
+                                'items' => [
+                                    ['type' => 'string'],
+                                    [
+                                        'description' => 'its marks',
+                                        'type' => 'object',
+                                        'additionalProperties' => ['type' => ['boolean', 'string']],
+                                    ],
+                                ],
+                            ],
+                        ],
+                    ],
+                ],
+                'cell' => [
+                    'description'
+                        => 'a number, a text, a boolean, or a list that begins with a sign: d a date, ! an error, = a formula with its result, * a look',
+                    'anyOf' => [
+                        ['type' => ['string', 'number', 'boolean']],
+                        ['type' => 'array', 'minItems' => 2, 'items' => ['type' => ['string', 'number', 'boolean']]],
+                    ],
+                ],
             ],
         ];
     }
@@ -44,8 +116,32 @@ final class ItemSchema
     private static function item(string $kind): array
     {
         return [
-            'type' => 'object', 'required' => ['kind', 'parts'], 'additionalProperties' => false,
-            'properties' => ['kind' => ['const' => $kind], 'parts' => ['description' => 'in pre-order, each [id, role, depth, fields]', 'type' => 'array', 'items' => ['$ref' => "#/definitions/part of a {$kind}"]], 'pictures' => ['$ref' => '#/definitions/pictures'], 'talk' => ['$ref' => '#/definitions/talk'], 'proposals' => ['description' => 'what each proposes: all parts as they would be', 'type' => 'array', 'items' => ['type' => 'object', 'required' => ['by', 'parts'], 'additionalProperties' => false, 'properties' => ['by' => ['type' => 'string'], 'parts' => ['type' => 'array', 'items' => ['$ref' => "#/definitions/part of a {$kind}"]]]]]],
+            'type' => 'object',
+            'required' => ['kind', 'parts'],
+            'additionalProperties' => false,
+            'properties' => [
+                'kind' => ['const' => $kind],
+                'parts' => [
+                    'description' => 'in pre-order, each [id, role, depth, fields]',
+                    'type' => 'array',
+                    'items' => ['$ref' => "#/definitions/part of a {$kind}"],
+                ],
+                'pictures' => ['$ref' => '#/definitions/pictures'],
+                'talk' => ['$ref' => '#/definitions/talk'],
+                'proposals' => [
+                    'description' => 'what each proposes: all parts as they would be',
+                    'type' => 'array',
+                    'items' => [
+                        'type' => 'object',
+                        'required' => ['by', 'parts'],
+                        'additionalProperties' => false,
+                        'properties' => [
+                            'by' => ['type' => 'string'],
+                            'parts' => ['type' => 'array', 'items' => ['$ref' => "#/definitions/part of a {$kind}"]],
+                        ],
+                    ],
+                ],
+            ],
         ];
     }
 
@@ -57,10 +153,24 @@ final class ItemSchema
         unset($fields[PartRole::CELLS]);
         $needed = array_keys(array_filter($fields, fn (string $type) => ! str_ends_with($type, '?')));
 
-        return ['type' => 'array', 'minItems' => 4, 'maxItems' => 4, 'items' => [
-            ['$ref' => '#/definitions/id'], ['const' => $role->value], ['type' => 'integer', 'minimum' => 0],
-            ['type' => 'object', ...($needed === [] ? [] : ['required' => $needed]), ...($fields === [] ? [] : ['properties' => array_map(fn (string $type): array => self::field(rtrim($type, '?')), $fields)]), 'additionalProperties' => $cells ? ['$ref' => '#/definitions/cell'] : false],
-        ]];
+        return [
+            'type' => 'array',
+            'minItems' => 4,
+            'maxItems' => 4,
+            'items' => [
+                ['$ref' => '#/definitions/id'],
+                ['const' => $role->value],
+                ['type' => 'integer', 'minimum' => 0],
+                [
+                    'type' => 'object',
+                    ...$needed === [] ? [] : ['required' => $needed],
+                    ...$fields === []
+                        ? []
+                        : ['properties' => array_map(fn (string $type): array => self::field(rtrim($type, '?')), $fields)],
+                    'additionalProperties' => $cells ? ['$ref' => '#/definitions/cell'] : false,
+                ],
+            ],
+        ];
     }
 
     /** @return array<string, mixed> */

@@ -28,7 +28,14 @@ final class JsonReader implements Reader
             throw Unreadable::because('it is no JSON: '.lcfirst($e->getMessage()));
         }
         if ($value instanceof \stdClass && is_string($value->kind ?? null) && is_array($value->parts ?? null)) {
-            return $this->item($value->kind, $value->parts, self::pictures($value->pictures ?? null), SaidAsJson::readTalk($value->talk ?? null), $value->proposals ?? null, $limits);
+            return $this->item(
+                $value->kind,
+                $value->parts,
+                self::pictures($value->pictures ?? null),
+                SaidAsJson::readTalk($value->talk ?? null),
+                $value->proposals ?? null,
+                $limits,
+            );
         }
         $this->parts = [];
         $this->add('', $value, 0, $limits);
@@ -74,7 +81,14 @@ final class JsonReader implements Reader
             throw Unreadable::because('it does not fit the schema of its kind: '.str_replace('_', ' ', $first->code), $first->path);
         }
 
-        return new Content($kind, $reading->tree, $pictures, tracked: SaidAsJson::readProposals($proposals, $kind, $bounds, $pictures), said: $said, hasIds: true);
+        return new Content(
+            $kind,
+            $reading->tree,
+            $pictures,
+            tracked: SaidAsJson::readProposals($proposals, $kind, $bounds, $pictures),
+            said: $said,
+            hasIds: true,
+        );
     }
 
     private function add(string $key, mixed $value, int $depth, FormatLimits $limits): void

@@ -19,10 +19,21 @@ final class JsonWriter
     public function write(Kind $kind, PartTree $tree, array $pictures = [], array $said = [], array $proposed = []): string
     {
         $parts = array_map(fn (Part $part) => "    {$part->record()}", $tree->parts);
-        $kept = array_map(fn (string $chunk, string $bytes) => "    \"{$chunk}\": \"".base64_encode($bytes).'"', array_keys($pictures), $pictures);
+        $kept = array_map(
+            fn (string $chunk, string $bytes) => "    \"{$chunk}\": \"".base64_encode($bytes).'"',
+            array_keys($pictures),
+            $pictures,
+        );
 
-        return '{"kind": '.json_encode($kind->name()).", \"parts\": [\n".implode(",\n", $parts)."\n]".($kept === [] ? '' : ", \"pictures\": {\n".implode(",\n", $kept)."\n}")
-            .self::lines('talk', SaidAsJson::talk($said)).self::lines('proposals', SaidAsJson::proposals($proposed))."}\n";
+        return '{"kind": '
+            .json_encode($kind->name())
+            .", \"parts\": [\n"
+            .implode(",\n", $parts)
+            ."\n]"
+            .($kept === [] ? '' : ", \"pictures\": {\n".implode(",\n", $kept)."\n}")
+            .self::lines('talk', SaidAsJson::talk($said))
+            .self::lines('proposals', SaidAsJson::proposals($proposed))
+            ."}\n";
     }
 
     /** @param list<string> $lines */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Formats;
 
 /**
- * What a file holds that its reader leaves out, counted by the names of its elements (ECMA-376 part 1; ODF 1.3 part 3): said before anything
- * is made of it. Prefixes may be any; the few elements that share a name across vocabularies are none of these.
+ * What a file holds that its reader leaves out, counted by the names of its elements (ECMA-376 part 1; ODF 1.3 part 3): said before
+ * anything is made of it. Prefixes may be any; the few elements that share a name across vocabularies are none of these.
  */
 final class LeftOut
 {
@@ -19,15 +19,28 @@ final class LeftOut
         'footnotes' => 'note(?=[\s/>])', 'equations' => 'object(?=[\s/>])', 'merged' => 'covered-table-cell', 'boxes' => 'text-box',
     ];
 
-    private const HTML = ['embedded' => '(?:iframe|video|audio|object|embed|canvas|svg|math)(?=[\s/>])', 'merged' => '(?:td|th)\b[^>]*rowspan'];
+    private const HTML = [
+        'embedded' => '(?:iframe|video|audio|object|embed|canvas|svg|math)(?=[\s/>])',
+        'merged' => '(?:td|th)\b[^>]*rowspan',
+    ];
 
-    private const SHEET = ['merged' => 'mergeCell(?=[\s/>])', 'conditional' => 'conditionalFormatting(?=[\s/>])', 'validation' => 'dataValidation(?=[\s/>])', 'arrays' => 'f\b[^>]*t="array"'];
+    private const SHEET = [
+        'merged' => 'mergeCell(?=[\s/>])',
+        'conditional' => 'conditionalFormatting(?=[\s/>])',
+        'validation' => 'dataValidation(?=[\s/>])',
+        'arrays' => 'f\b[^>]*t="array"',
+    ];
 
-    private const ODS = ['charts' => 'object(?=[\s/>])', 'merged' => 'covered-table-cell', 'arrays' => 'table-cell\b[^>]*number-matrix-columns-spanned'];
+    private const ODS = [
+        'charts' => 'object(?=[\s/>])',
+        'merged' => 'covered-table-cell',
+        'arrays' => 'table-cell\b[^>]*number-matrix-columns-spanned',
+    ];
 
     /**
      * @param  list<string>  $functions  that formulas may call here
-     * @return array<string, int> what, in the order in which it is said: footnotes, equations, merged, boxes, charts, embedded, hidden, arrays, conditional, validation,
+     * @return array<string, int> what, in the order in which it is said: footnotes, equations, merged, boxes, charts, embedded, hidden,
+     *     arrays, conditional, validation,
      *                            unknown functions as `unknown:NAME`
      */
     public static function of(FileFormat $format, string $bytes, FormatLimits $limits, array $functions): array
@@ -66,7 +79,10 @@ final class LeftOut
     {
         $archive = Archive::of($bytes, $limits);
         $counts = array_fill_keys(['merged', 'charts', 'hidden', 'arrays', 'conditional', 'validation'], 0);
-        $counts['hidden'] = (int) preg_match_all('~<(?:\w+:)?sheet\b[^>]*state="(?:hidden|veryHidden)"~', $archive->fileIfThere('xl/workbook.xml', $limits->unpacked) ?? '');
+        $counts['hidden'] = (int) preg_match_all(
+            '~<(?:\w+:)?sheet\b[^>]*state="(?:hidden|veryHidden)"~',
+            $archive->fileIfThere('xl/workbook.xml', $limits->unpacked) ?? '',
+        );
         $unknown = [];
         foreach ($archive->names() as $name) {
             if (preg_match('~^xl/charts/chart\d*\.xml$~', $name) === 1) {
@@ -95,7 +111,11 @@ final class LeftOut
         preg_match_all('~\bformula="(?:of:|oooc:)?=([^"]+)"~', $xml, $formulas);
         self::unknown($formulas[1], $functions, $unknown);
 
-        return [...self::counted(self::ODS, $xml), 'hidden' => (int) preg_match_all('~<(?:\w+:)?table-properties\b[^>]*display="false"~', $xml), ...$unknown];
+        return [
+            ...self::counted(self::ODS, $xml),
+            'hidden' => (int) preg_match_all('~<(?:\w+:)?table-properties\b[^>]*display="false"~', $xml),
+            ...$unknown,
+        ];
     }
 
     /**
@@ -109,7 +129,11 @@ final class LeftOut
     {
         $known = array_flip($functions);
         foreach ($formulas as $formula) {
-            preg_match_all('/(?:_xlfn\.|_xlws\.|COM\.\w+\.)*([A-Z][A-Z0-9.]*)\(/i', (string) preg_replace('/"[^"]*"|\'[^\']*\'/', '', html_entity_decode($formula, ENT_QUOTES)), $found);
+            preg_match_all(
+                '/(?:_xlfn\.|_xlws\.|COM\.\w+\.)*([A-Z][A-Z0-9.]*)\(/i',
+                (string) preg_replace('/"[^"]*"|\'[^\']*\'/', '', html_entity_decode($formula, ENT_QUOTES)),
+                $found,
+            );
             foreach (array_unique(array_map(strtoupper(...), $found[1])) as $name) {
                 if (! isset($known[$name])) {
                     $unknown["unknown:{$name}"] = ($unknown["unknown:{$name}"] ?? 0) + 1;

@@ -22,10 +22,27 @@ final class SaidAsJson
      */
     public static function talk(array $said): array
     {
-        return array_map(fn (SaidInFile $one): string => CanonicalJson::encode(array_filter([
-            'part' => $one->part, 'field' => $one->field, 'quote' => $one->quote, 'settled' => $one->isSettled,
-            'said' => array_map(fn (SaidInFile $line): array => array_filter(['by' => $line->by, 'at' => $line->at, 'text' => $line->text], fn (string $value) => $value !== ''), [$one, ...$one->answers]),
-        ], fn (array|bool|string $value) => $value !== '' && $value !== false)), $said);
+        return array_map(
+            fn (SaidInFile $one): string => CanonicalJson::encode(
+                array_filter(
+                    [
+                        'part' => $one->part,
+                        'field' => $one->field,
+                        'quote' => $one->quote,
+                        'settled' => $one->isSettled,
+                        'said' => array_map(
+                            fn (SaidInFile $line): array => array_filter(
+                                ['by' => $line->by, 'at' => $line->at, 'text' => $line->text],
+                                fn (string $value) => $value !== '',
+                            ),
+                            [$one, ...$one->answers],
+                        ),
+                    ],
+                    fn (array|bool|string $value) => $value !== '' && $value !== false,
+                ),
+            ),
+            $said,
+        );
     }
 
     /**
@@ -34,7 +51,14 @@ final class SaidAsJson
      */
     public static function proposals(array $proposed): array
     {
-        return array_map(fn (TrackedTree $one): string => '{"by": '.CanonicalJson::encode($one->by).", \"parts\": [\n".implode(",\n", array_map(fn (Part $part): string => "      {$part->record()}", $one->tree->parts))."\n    ]}", $proposed);
+        return array_map(
+            fn (TrackedTree $one): string => '{"by": '
+                .CanonicalJson::encode($one->by)
+                .", \"parts\": [\n"
+                .implode(",\n", array_map(fn (Part $part): string => "      {$part->record()}", $one->tree->parts))
+                ."\n    ]}",
+            $proposed,
+        );
     }
 
     /**
@@ -48,7 +72,9 @@ final class SaidAsJson
         $left = SaidInFile::MOST;
         $text = fn (mixed $of, string $name): string => $of instanceof \stdClass && is_string($of->{$name} ?? null) ? $of->{$name} : '';
         foreach (is_array($given) ? $given : [] as $thread) {
-            $lines = $thread instanceof \stdClass && is_array($thread->said ?? null) ? array_values(array_filter($thread->said, fn (mixed $line): bool => trim($text($line, 'text')) !== '')) : [];
+            $lines = $thread instanceof \stdClass && is_array($thread->said ?? null)
+                ? array_values(array_filter($thread->said, fn (mixed $line): bool => trim($text($line, 'text')) !== ''))
+                : [];
             $lines = array_slice($lines, 0, $left);
             $left -= count($lines);
             if ($lines !== []) {
@@ -60,7 +86,10 @@ final class SaidAsJson
                     $text($thread, 'part'),
                     $text($thread, 'field'),
                     $text($lines[0], 'at'),
-                    array_map(fn (mixed $line): SaidInFile => new SaidInFile($text($line, 'by'), $text($line, 'text'), at: $text($line, 'at')), array_slice($lines, 1)),
+                    array_map(
+                        fn (mixed $line): SaidInFile => new SaidInFile($text($line, 'by'), $text($line, 'text'), at: $text($line, 'at')),
+                        array_slice($lines, 1),
+                    ),
                     $thread instanceof \stdClass && ($thread->settled ?? false) === true,
                 );
             }
@@ -85,7 +114,11 @@ final class SaidAsJson
                 } catch (InvalidContent|\JsonException) {
                     $tree = null;
                 }
-                $proposed[] = new TrackedTree(is_string($one->by ?? null) ? $one->by : '', $tree ?? throw Unreadable::because('what is proposed in it does not fit the schema of its kind'), $pictures);
+                $proposed[] = new TrackedTree(
+                    is_string($one->by ?? null) ? $one->by : '',
+                    $tree ?? throw Unreadable::because('what is proposed in it does not fit the schema of its kind'),
+                    $pictures,
+                );
             }
         }
 

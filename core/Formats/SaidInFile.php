@@ -38,6 +38,16 @@ final readonly class SaidInFile
      */
     public function with(?string $by = null, ?string $text = null, ?array $cell = null): self
     {
-        return new self($by ?? $this->by, $text ?? $this->text, $this->quote, $cell ?? $this->cell, $this->part, $this->field, $this->at, $this->answers, $this->isSettled);
+        return new self(
+            $by ?? $this->by,
+            $text ?? $this->text,
+            $this->quote,
+            $cell ?? $this->cell,
+            $this->part,
+            $this->field,
+            $this->at,
+            $this->answers,
+            $this->isSettled,
+        );
     }
 }

@@ -38,9 +38,19 @@ final class TypedText
     /** Texts as they were before {@see CsvWriter} made them harmless, and otherwise as they are. */
     public static function plain(PartTree $tree): PartTree
     {
-        return PartTree::of(array_map(fn (Part $part): Part => $part->role === SpreadsheetRole::Row->value
-            ? new Part($part->id, $part->role, $part->depth, array_map(fn (mixed $value) => is_string($value) ? self::bare($value) : $value, $part->fields))
-            : $part, $tree->parts));
+        return PartTree::of(
+            array_map(
+                fn (Part $part): Part => $part->role === SpreadsheetRole::Row->value
+                    ? new Part(
+                        $part->id,
+                        $part->role,
+                        $part->depth,
+                        array_map(fn (mixed $value) => is_string($value) ? self::bare($value) : $value, $part->fields),
+                    )
+                    : $part,
+                $tree->parts,
+            ),
+        );
     }
 
     private static function bare(string $text): string
@@ -59,7 +69,9 @@ final class TypedText
         foreach ($cells as $column => $value) {
             // Where commas are before decimals, `1,234` is not twelve hundred and thirty-four, and `1.234` is.
             if (isset($commas[$column])) {
-                $cells[$column] = is_float($value) || is_string($value) ? self::ofCommas(is_float($value) ? Cell::show($value) : $value, $days[$column] ?? null) : $value;
+                $cells[$column] = is_float($value) || is_string($value)
+                    ? self::ofCommas(is_float($value) ? Cell::show($value) : $value, $days[$column] ?? null)
+                    : $value;
             } elseif (is_string($value)) {
                 $cells[$column] = self::bare($value) === $value ? self::of($value, $days[$column] ?? null) : self::bare($value);
             }
@@ -81,9 +93,15 @@ final class TypedText
             }
         }
         // Where no comma is, none is before decimals.
-        $texts = array_map(fn (array $of) => array_map(fn (string|float $value) => is_float($value) ? Cell::show($value) : $value, $of), array_intersect_key($texts, array_filter($some)));
+        $texts = array_map(
+            fn (array $of) => array_map(fn (string|float $value) => is_float($value) ? Cell::show($value) : $value, $of),
+            array_intersect_key($texts, array_filter($some)),
+        );
 
-        return array_fill_keys(array_keys(array_filter($texts, fn (array $texts) => NumberWriting::of($texts, $hint)->decimal === ',')), true);
+        return array_fill_keys(
+            array_keys(array_filter($texts, fn (array $texts) => NumberWriting::of($texts, $hint)->decimal === ',')),
+            true,
+        );
     }
 
     /** @return array<string, DayWriting> columns with days such as `3/5/2026` */

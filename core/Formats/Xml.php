@@ -8,7 +8,10 @@ use DOMDocument;
 use DOMElement;
 use DOMNode;
 
-/** XML without document type, so without entities of its own, read as a tree whose names have the prefixes that the standards use, whatever prefixes a file gives them. */
+/**
+ * XML without document type, so without entities of its own, read as a tree whose names have the prefixes that the standards use, whatever
+ * prefixes a file gives them.
+ */
 final class Xml
 {
     /** Namespace => prefix: ECMA-376 part 1 and its strict form, ODF 1.3 part 3, and what both make use of. */

@@ -35,7 +35,12 @@ final class Answerable
      */
     public static function forWords(array $touches): array
     {
-        $did = array_values(array_filter($touches, fn (Touch $touch) => $touch->did(ChangeType::Edited) || $touch->did(ChangeType::Added) || $touch->did(ChangeType::Removed)));
+        $did = array_values(
+            array_filter(
+                $touches,
+                fn (Touch $touch) => $touch->did(ChangeType::Edited) || $touch->did(ChangeType::Added) || $touch->did(ChangeType::Removed),
+            ),
+        );
 
         return $did === [] ? array_slice($touches, -1) : $did;
     }

@@ -37,7 +37,9 @@ final class Attribution
     /** @var list<Gone> */
     private array $gone = [];
 
-    /** @var array<string, array<int, int|null>> part => position of a word that the present step carried there => the version that wrote it */
+    /**
+     * @var array<string, array<int, int|null>> part => position of a word that the present step carried there => the version that wrote it
+     */
     private array $came = [];
 
     /** @var array<string, array<int, true>> part => positions of words that the present step carried elsewhere */
@@ -163,7 +165,13 @@ final class Attribution
         $author = $this->fields[$part->id][$field] ?? null;
         $this->fields[$part->id][$field] = $step->number;
         if ($before instanceof RichText || $after instanceof RichText) {
-            $this->text($step, $part->id, $field, $before instanceof RichText ? $before : new RichText, $after instanceof RichText ? $after : new RichText);
+            $this->text(
+                $step,
+                $part->id,
+                $field,
+                $before instanceof RichText ? $before : new RichText,
+                $after instanceof RichText ? $after : new RichText,
+            );
 
             return;
         }
@@ -172,7 +180,15 @@ final class Attribution
             $after === null ? $this->of($step)->cellsEmptied++ : $this->of($step)->cellsWritten++;
         }
         if ($before !== null && (is_scalar($before) || is_array($before))) {
-            $this->gone[] = new Gone($part->id, $field, is_array($before) ? implode(' ', array_map(fn (mixed $one): string => is_scalar($one) ? (string) $one : '', $before)) : (string) json_encode($before, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), $author, $step->number);
+            $this->gone[] = new Gone(
+                $part->id,
+                $field,
+                is_array($before)
+                    ? implode(' ', array_map(fn (mixed $one): string => is_scalar($one) ? (string) $one : '', $before))
+                    : (string) json_encode($before, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+                $author,
+                $step->number,
+            );
         }
         if ($after === null) {
             unset($this->fields[$part->id][$field]);
@@ -198,7 +214,9 @@ final class Attribution
             }
         }
         [$added, $removed] = $compare->counts();
-        $carried = fn (array $positions, array $texts): int => count(array_filter(array_keys($positions), fn (int $at) => Words::counts($texts[$at] ?? '')));
+        $carried = fn (array $positions, array $texts): int => count(
+            array_filter(array_keys($positions), fn (int $at) => Words::counts($texts[$at] ?? '')),
+        );
         $this->of($step)->wordsAdded += $added - $carried($came, $compare->newTexts);
         $this->of($step)->wordsRemoved += $removed - $carried($went, $compare->oldTexts);
         $this->tokens[$part][$field] = array_values($now);

@@ -29,7 +29,8 @@ final class Lifespans
         $there = $count > 0;
         foreach ($steps as $step) {
             foreach ($step->changes->changes as $change) {
-                $count += ($change->after === null ? 0 : self::count($change->after, $phrase)) - ($change->before === null ? 0 : self::count($change->before, $phrase));
+                $count += ($change->after === null ? 0 : self::count($change->after, $phrase))
+                - ($change->before === null ? 0 : self::count($change->before, $phrase));
             }
             if ($there && $count === 0) {
                 $spans[] = new Lifespan($from, $step->number);
@@ -48,7 +49,8 @@ final class Lifespans
     {
         $count = 0;
         foreach ($part->fields as $value) {
-            $count += $value instanceof RichText ? (mb_stripos($value->text(), $phrase) !== false ? 1 : 0) : (self::is($value, $phrase) ? 1 : 0);
+            $count
+                += $value instanceof RichText ? (mb_stripos($value->text(), $phrase) !== false ? 1 : 0) : (self::is($value, $phrase) ? 1 : 0);
         }
 
         return $count;

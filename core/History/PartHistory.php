@@ -19,7 +19,12 @@ final class PartHistory
     {
         $moments = [];
         foreach ($steps as $step) {
-            $own = array_values(array_filter($step->changes->changes, fn (Change $change) => $change->id === $part && ($field === null || self::changes($change, $field))));
+            $own = array_values(
+                array_filter(
+                    $step->changes->changes,
+                    fn (Change $change) => $change->id === $part && ($field === null || self::changes($change, $field)),
+                ),
+            );
             if ($own !== []) {
                 $value = $field === null ? null : $own[array_key_last($own)]->after->fields[$field] ?? null;
                 $moments[] = new Moment($step->number, $step->editor, $own, $value);
@@ -39,7 +44,9 @@ final class PartHistory
     {
         $moments = [];
         foreach ($steps as $step) {
-            $in = array_values(array_filter($step->changes->changes, fn (Change $change) => $change->id === $column || self::changes($change, $column)));
+            $in = array_values(
+                array_filter($step->changes->changes, fn (Change $change) => $change->id === $column || self::changes($change, $column)),
+            );
             if ($in !== []) {
                 $moments[] = new Moment($step->number, $step->editor, $in, null);
             }
@@ -65,7 +72,12 @@ final class PartHistory
                     $parents[$change->id] = $change->to->parent;
                 }
             }
-            $in = array_values(array_filter($step->changes->changes, fn (Change $change) => self::hangs($change->id, $part, $before) || self::hangs($change->id, $part, $parents)));
+            $in = array_values(
+                array_filter(
+                    $step->changes->changes,
+                    fn (Change $change) => self::hangs($change->id, $part, $before) || self::hangs($change->id, $part, $parents),
+                ),
+            );
             if ($in !== []) {
                 $moments[] = new Moment($step->number, $step->editor, $in, null);
             }

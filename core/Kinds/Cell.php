@@ -59,7 +59,9 @@ final class Cell
             return null;
         }
 
-        return ($sign === 'd' && self::isDate($value[1])) || ($sign === '!' && preg_match('/^#[A-Z0-9\/?!]{2,12}$/D', $value[1]) === 1) ? [$sign, $value[1]] : null;
+        return ($sign === 'd' && self::isDate($value[1])) || ($sign === '!' && preg_match('/^#[A-Z0-9\/?!]{2,12}$/D', $value[1]) === 1)
+            ? [$sign, $value[1]]
+            : null;
     }
 
     public static function number(int|float $number): int|float
@@ -69,7 +71,8 @@ final class Cell
 
     public static function isDate(string $text): bool
     {
-        return preg_match('/^(\d{4})-(\d\d)-(\d\d)(T([01]\d|2[0-3]):[0-5]\d(:[0-5]\d)?)?$/D', $text, $found) === 1 && checkdate((int) $found[2], (int) $found[3], max(1, (int) $found[1]));
+        return preg_match('/^(\d{4})-(\d\d)-(\d\d)(T([01]\d|2[0-3]):[0-5]\d(:[0-5]\d)?)?$/D', $text, $found) === 1
+            && checkdate((int) $found[2], (int) $found[3], max(1, (int) $found[1]));
     }
 
     /**
@@ -131,11 +134,15 @@ final class Cell
      * @param  CellValue|null  $result
      * @return CellValue the value itself when it is no formula
      */
-    public static function withResult(string|int|float|bool|array $value, string|int|float|bool|array|null $result): string|int|float|bool|array
-    {
+    public static function withResult(
+        string|int|float|bool|array $value,
+        string|int|float|bool|array|null $result,
+    ): string|int|float|bool|array {
         $formula = self::formula($value);
 
-        return $formula === null ? $value : self::dressed(['=', $formula, ...($result === null ? [] : (array) $result)], self::look($value)) ?? $value;
+        return $formula === null
+            ? $value
+            : self::dressed(['=', $formula, ...$result === null ? [] : (array) $result], self::look($value)) ?? $value;
     }
 
     /**
@@ -154,7 +161,8 @@ final class Cell
     /** Whether two values were written alike: the result of a formula is not written. */
     public static function sameInput(mixed $one, mixed $two): bool
     {
-        return $one === $two || (self::formula($one) !== null && self::formula($one) === self::formula($two) && self::look($one) === self::look($two));
+        return $one === $two
+            || (self::formula($one) !== null && self::formula($one) === self::formula($two) && self::look($one) === self::look($two));
     }
 
     /** What a cell holds, or what its formula gave: a scalar, `["d", …]` or `["!", …]`; null for nothing. */

@@ -60,7 +60,16 @@ final class Edits
             return Reading::problems([new Problem('not_json', 'edits')]);
         }
         $self = new self($base);
-        $self->remove(self::listIn($edits, 'removed'), array_fill_keys(array_filter(array_map(fn (mixed $place) => is_array($place) ? $place[0] ?? null : null, self::listIn($edits, 'placed')), is_string(...)), true));
+        $self->remove(
+            self::listIn($edits, 'removed'),
+            array_fill_keys(
+                array_filter(
+                    array_map(fn (mixed $place) => is_array($place) ? $place[0] ?? null : null, self::listIn($edits, 'placed')),
+                    is_string(...),
+                ),
+                true,
+            ),
+        );
         $self->place(self::listIn($edits, 'placed'));
         $self->order(self::listIn($edits, 'order'));
         $self->write(self::listIn($edits, 'cells'), true);
@@ -70,7 +79,9 @@ final class Edits
         }
         $tree = $self->problems === [] ? PartTree::grow($self->children, $self->parts) : $base;
 
-        return $self->problems === [] ? $self->checked($tree, $kind, $limits) : Reading::problems(array_slice($self->problems, 0, $limits->problems));
+        return $self->problems === []
+            ? $self->checked($tree, $kind, $limits)
+            : Reading::problems(array_slice($self->problems, 0, $limits->problems));
     }
 
     /**
@@ -102,7 +113,10 @@ final class Edits
         return array_filter($edits, fn (array $of) => $of !== []);
     }
 
-    /** @return list<list<mixed>> parts that came, and those that are elsewhere: of what is in one order on both sides, as many as can be stay */
+    /**
+     * @return list<list<mixed>> parts that came, and those that are elsewhere: of what is in one order on both sides, as many as can be
+     *     stay
+     */
     private static function placed(PartTree $from, PartTree $to): array
     {
         [$old, $oldParents, $placed] = [$from->byId(), $from->parents(), []];
@@ -185,7 +199,10 @@ final class Edits
             while ($open !== []) {
                 $each = array_pop($open);
                 $gone[$this->parents[$each]][$each] = true;
-                array_push($open, ...array_values(array_filter($this->children[$each] ?? [], fn (string $child) => ! isset($elsewhere[$child]))));
+                array_push(
+                    $open,
+                    ...array_values(array_filter($this->children[$each] ?? [], fn (string $child) => ! isset($elsewhere[$child]))),
+                );
                 $this->gone[$each] = $this->parts[$each]->role;
                 unset($this->parts[$each], $this->children[$each]);
             }
@@ -278,10 +295,18 @@ final class Edits
     {
         foreach ($order as $parent => $ids) {
             $children = $this->children[(string) $parent] ?? [];
-            $wanted = is_array($ids) ? array_filter($ids, fn (mixed $id) => is_string($id) && ($this->parents[$id] ?? null) === (string) $parent && isset($this->parts[$id])) : [];
+            $wanted = is_array($ids)
+                ? array_filter(
+                    $ids,
+                    fn (mixed $id) => is_string($id) && ($this->parents[$id] ?? null) === (string) $parent && isset($this->parts[$id]),
+                )
+                : [];
             $wanted = array_values(array_unique($wanted));
             $named = array_flip($wanted);
-            $this->children[(string) $parent] = [...array_values(array_filter($children, fn (string $id) => ! isset($named[$id]))), ...$wanted];
+            $this->children[(string) $parent] = [
+                ...array_values(array_filter($children, fn (string $id) => ! isset($named[$id]))),
+                ...$wanted,
+            ];
         }
     }
 
@@ -320,7 +345,9 @@ final class Edits
         $sent = [];
         foreach ($tree->parts as $part) {
             if (isset($needed[$part->id])) {
-                $fields = isset($this->raw[$part->id]) ? array_map(self::withoutResult(...), $this->raw[$part->id]) : (array) $part->toJson()[3];
+                $fields = isset($this->raw[$part->id])
+                    ? array_map(self::withoutResult(...), $this->raw[$part->id])
+                    : (array) $part->toJson()[3];
                 $sent[] = [$part->id, $part->role, $part->depth, $part->role === $grid?->row ? array_diff_key($fields, $gone) : $fields];
             }
         }
@@ -379,9 +406,13 @@ final class Edits
         if ($cells > $limits->cells) {
             return [new Problem('too_many_cells', 'edits', ['max' => $limits->cells, 'count' => (int) $cells])];
         }
-        $formulas = $cells <= $limits->formulas ? 0 : array_sum(array_map(fn (Part $part) => count(array_filter($part->fields, Cell::isFormula(...))), $parts));
+        $formulas = $cells <= $limits->formulas
+            ? 0
+            : array_sum(array_map(fn (Part $part) => count(array_filter($part->fields, Cell::isFormula(...))), $parts));
 
-        return $formulas > $limits->formulas ? [new Problem('too_many_formulas', 'edits', ['max' => $limits->formulas, 'count' => (int) $formulas])] : [];
+        return $formulas > $limits->formulas
+            ? [new Problem('too_many_formulas', 'edits', ['max' => $limits->formulas, 'count' => (int) $formulas])]
+            : [];
     }
 
     private static function withoutResult(mixed $value): mixed

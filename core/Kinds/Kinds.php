@@ -58,6 +58,16 @@ final class Kinds
     /** @return list<Kind> */
     public static function all(): array
     {
-        return [new DocumentKind, new SpreadsheetKind, new DatasetKind, new ReportKind, new FormKind, new EntryKind, new PageKind, new FileKind, ...self::$more];
+        return [
+            new DocumentKind,
+            new SpreadsheetKind,
+            new DatasetKind,
+            new ReportKind,
+            new FormKind,
+            new EntryKind,
+            new PageKind,
+            new FileKind,
+            ...self::$more,
+        ];
     }
 }

@@ -41,7 +41,11 @@ final class NumberLook
     {
         $isTime = $format !== '' && self::isTime($format);
         // A day's format on a number says nothing about it.
-        if ($format === '' || (! $isTime && (Date::isDateTimeFormatCode($format) || strpbrk(self::bare($format), '0#') === false)) || ($isTime && abs($number) >= self::DAYS)) {
+        if (
+            $format === ''
+            || (! $isTime && (Date::isDateTimeFormatCode($format) || strpbrk(self::bare($format), '0#') === false))
+            || ($isTime && abs($number) >= self::DAYS)
+        ) {
             // A double tells fifteen digits apart, whatever they are.
             return str_replace(['.0E', 'E'], ['e', 'e'], sprintf('%.15G', $number));
         }
@@ -80,7 +84,11 @@ final class NumberLook
     /** Without quotations, room that is left, colours and places: what remains says how digits are. */
     private static function bare(string $format): string
     {
-        return (string) preg_replace('/"[^"]*"|\\\\.|_.|\*.|\[\$[^\]]*\]|\[(?:Red|Black|Blue|Green|Cyan|Magenta|Yellow|White)\]/i', '', explode(';', $format)[0]);
+        return (string) preg_replace(
+            '/"[^"]*"|\\\\.|_.|\*.|\[\$[^\]]*\]|\[(?:Red|Black|Blue|Green|Cyan|Magenta|Yellow|White)\]/i',
+            '',
+            explode(';', $format)[0],
+        );
     }
 
     /** The number format of a look. */

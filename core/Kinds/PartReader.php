@@ -190,8 +190,11 @@ final class PartReader
             'bool' => $value === null ? false : (is_bool($value) ? $value : $this->problem('not_a_boolean', $path)),
             'int' => is_int($value) && $value >= (int) $bounds[1] && $value <= (int) $bounds[2] ? $value
                 : $this->problem('out_of_range', $path, ['min' => (int) $bounds[1], 'max' => (int) $bounds[2]]),
-            'number' => (is_int($value) || is_float($value)) && is_finite($value) ? Cell::number($value) : $this->problem('not_a_number', $path),
-            'string' => is_string($value) && mb_check_encoding($value, 'UTF-8') && mb_strlen($value) <= (int) $bounds[1] ? $value
+            'number' => (is_int($value) || is_float($value)) && is_finite($value)
+                ? Cell::number($value)
+                : $this->problem('not_a_number', $path),
+            'string' => is_string($value) && mb_check_encoding($value, 'UTF-8') && mb_strlen($value) <= (int) $bounds[1]
+                ? $value
                 : $this->problem('bad_string', $path, ['max' => (int) $bounds[1]]),
             'words' => is_string($value) && in_array($value, explode('|', $bounds[1]), true) ? $value
                 : $this->problem('not_one_of', $path, ['words' => str_replace('|', ', ', $bounds[1])]),
@@ -208,7 +211,14 @@ final class PartReader
     /** @return list<string>|null */
     private function list(mixed $value, int $most, string $path): ?array
     {
-        $strings = is_array($value) && array_is_list($value) ? array_values(array_filter($value, fn (mixed $each) => is_string($each) && mb_check_encoding($each, 'UTF-8') && mb_strlen($each) <= 500)) : null;
+        $strings = is_array($value) && array_is_list($value)
+            ? array_values(
+                array_filter(
+                    $value,
+                    fn (mixed $each) => is_string($each) && mb_check_encoding($each, 'UTF-8') && mb_strlen($each) <= 500,
+                ),
+            )
+            : null;
         if ($strings === null || count($strings) !== count((array) $value) || count($strings) > $most) {
             return $this->problem('bad_list', $path, ['max' => $most]);
         }

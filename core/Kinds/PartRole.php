@@ -15,7 +15,8 @@ interface PartRole extends \BackedEnum
 
     /**
      * @return array<string, string> field => type; one that may be left out ends with `?`. Types: text (rich), plain (text
-     *                               without marks), bool, int:from:to, number, string:most, words:a|b, hash, date (ISO 8601), list:most (of strings), address (a link, or none), addresses:most, cell
+     *                               without marks), bool, int:from:to, number, string:most, words:a|b, hash, date (ISO 8601), list:most (of
+     *                               strings), address (a link, or none), addresses:most, cell
      */
     public function fields(): array;
 }

@@ -163,7 +163,12 @@ abstract class SchemaKind implements Kind
     /** Its texts one below the other, and its pictures. */
     public function drawing(): Drawing
     {
-        return new TextDrawing(fn (array $parts, Sample $sample): array => array_merge(...array_map(fn (Part $part) => $this->seenFromAfar($part, $sample), $parts), ...[[]]));
+        return new TextDrawing(
+            fn (array $parts, Sample $sample): array => array_merge(
+                ...array_map(fn (Part $part) => $this->seenFromAfar($part, $sample), $parts),
+                ...[[]],
+            ),
+        );
     }
 
     /** @return list<Block> */

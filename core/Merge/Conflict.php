@@ -34,7 +34,10 @@ final readonly class Conflict
     /** @throws InvalidContent */
     public static function fromJson(string $json): self
     {
-        /** @var array{type: string, id: string, mine: list<string>, spot: array{string, ?string}|null, field: ?string, meeting: array<string, mixed>|null, cells?: array<string, mixed>} $value */
+        /**
+         * @var array{type: string, id: string, mine: list<string>, spot: array{string, ?string}|null, field: ?string, meeting: array<string, mixed>|null, cells?: array<string, mixed>}
+         *     $value
+         */
         $value = CanonicalJson::decode($json);
 
         return new self(
@@ -66,9 +69,24 @@ final readonly class Conflict
         return match ($this->type) {
             // A removal or a move takes no words along.
             ConflictType::RemovedEdited, ConflictType::Moved => $this,
-            ConflictType::EditedRemoved => $was !== null && self::records($base->subtree($this->id)) === self::records($earlier->mine) && $earlier->cellsAreIn($base) ? $this : null,
-            ConflictType::Value => $was !== null && $held !== null && ($this->field === null ? $held->sameFields($was) : Part::same($held->fields[$this->field] ?? null, $was->fields[$this->field] ?? null)) ? $this : null,
-            ConflictType::Text => $was !== null && $held !== null && $this->field !== null && Part::same($held->fields[$this->field] ?? null, $was->fields[$this->field] ?? null) ? $this->textAfter($earlier) : null,
+            ConflictType::EditedRemoved => $was !== null
+            && self::records($base->subtree($this->id)) === self::records($earlier->mine)
+            && $earlier->cellsAreIn($base)
+                ? $this
+                : null,
+            ConflictType::Value => $was !== null
+            && $held !== null
+            && ($this->field === null
+                ? $held->sameFields($was)
+                : Part::same($held->fields[$this->field] ?? null, $was->fields[$this->field] ?? null))
+                ? $this
+                : null,
+            ConflictType::Text => $was !== null
+            && $held !== null
+            && $this->field !== null
+            && Part::same($held->fields[$this->field] ?? null, $was->fields[$this->field] ?? null)
+                ? $this->textAfter($earlier)
+                : null,
         };
     }
 
@@ -94,7 +112,13 @@ final readonly class Conflict
         if ($before->mine->isEmpty() || str_contains($now->base->text(), $before->mine->text())) {
             return $this;
         }
-        $whole = new TextMeeting(new RichText, ($earlier->mine[0] ?? $mine)->richText($this->field), $now->with($now->theirs), $mine->richText($this->field), new RichText);
+        $whole = new TextMeeting(
+            new RichText,
+            ($earlier->mine[0] ?? $mine)->richText($this->field),
+            $now->with($now->theirs),
+            $mine->richText($this->field),
+            new RichText,
+        );
 
         return new self($this->type, $this->id, $this->mine, $this->spot, $this->field, $whole);
     }
@@ -116,8 +140,10 @@ final readonly class Conflict
             'mine' => array_map(fn (Part $part) => $part->record(), $this->mine),
             'spot' => $this->spot === null ? null : [$this->spot->parent, $this->spot->after],
             'field' => $this->field,
-            'meeting' => $this->meeting === null ? null : array_map(fn (mixed $text) => $text instanceof RichText ? $text->toJson() : null, get_object_vars($this->meeting)),
-            ...($this->cells === [] ? [] : ['cells' => $this->cells]),
+            'meeting' => $this->meeting === null
+                ? null
+                : array_map(fn (mixed $text) => $text instanceof RichText ? $text->toJson() : null, get_object_vars($this->meeting)),
+            ...$this->cells === [] ? [] : ['cells' => $this->cells],
         ]);
     }
 }

@@ -25,7 +25,9 @@ final class LineMerge
         $words = new Words;
         $pieces = [];
         $at = 0;
-        foreach (Regions::of(Sequences::align($base, $theirs)->settled($base, $theirs), Sequences::align($base, $mine)->settled($base, $mine)) as [$from, $to, $their, $my]) {
+        $theirEdits = Sequences::align($base, $theirs)->settled($base, $theirs);
+        $myEdits = Sequences::align($base, $mine)->settled($base, $mine);
+        foreach (Regions::of($theirEdits, $myEdits) as [$from, $to, $their, $my]) {
             $pieces[] = implode('', array_slice($base, $at, $from - $at));
             $at = $to;
             $was = array_slice($base, $from, $to - $from);
@@ -34,7 +36,11 @@ final class LineMerge
             $pieces[] = match (true) {
                 $theirLines === $myLines, $my === null => implode('', $theirLines),
                 $their === null => implode('', $myLines),
-                default => self::words($was, $theirLines, $myLines, $words) ?? ['base' => $was, 'theirs' => $theirLines, 'mine' => $myLines],
+                default => self::words($was, $theirLines, $myLines, $words) ?? [
+                    'base' => $was,
+                    'theirs' => $theirLines,
+                    'mine' => $myLines,
+                ],
             };
         }
         $pieces[] = implode('', array_slice($base, $at));
@@ -57,7 +63,10 @@ final class LineMerge
         $merged = '';
         foreach ($was as $at => $line) {
             $three = [$line, $theirs[$at], $mine[$at]];
-            if (max(array_map(strlen(...), $three)) > self::LINE || array_filter($three, fn (string $each) => ! mb_check_encoding($each, 'UTF-8')) !== []) {
+            if (
+                max(array_map(strlen(...), $three)) > self::LINE
+                || array_filter($three, fn (string $each) => ! mb_check_encoding($each, 'UTF-8')) !== []
+            ) {
                 return null;
             }
             $merge = TextMerge::of(RichText::plain($line), RichText::plain($theirs[$at]), RichText::plain($mine[$at]), $words);

@@ -67,7 +67,10 @@ final class MergedOrder
             if ($parent !== PartTree::ROOT && ! isset($this->parts[$parent])) {
                 continue;
             }
-            $stable = array_filter($this->base->children()[$parent] ?? [], fn (string $id) => isset($this->parts[$id]) && ! isset($theirsToPlace[$id]) && ! isset($mineToPlace[$id]));
+            $stable = array_filter(
+                $this->base->children()[$parent] ?? [],
+                fn (string $id) => isset($this->parts[$id]) && ! isset($theirsToPlace[$id]) && ! isset($mineToPlace[$id]),
+            );
             $children[$parent] = [];
             foreach (['', ...$stable] as $anchor) {
                 $one = $theirRuns[$parent][$anchor] ?? [];
@@ -90,7 +93,11 @@ final class MergedOrder
         $placed = [];
         foreach ($touched as $id => $what) {
             $parent = $side->parent($id);
-            if (($what & (ChangeType::Added->bit() | ChangeType::Moved->bit())) !== 0 && isset($this->parts[$id]) && ($parent === PartTree::ROOT || isset($this->parts[$parent]))) {
+            if (
+                ($what & (ChangeType::Added->bit() | ChangeType::Moved->bit())) !== 0
+                && isset($this->parts[$id])
+                && ($parent === PartTree::ROOT || isset($this->parts[$parent]))
+            ) {
                 $placed[$id] = true;
             }
         }
@@ -143,7 +150,12 @@ final class MergedOrder
                     if (isset($this->parts[$id])) {
                         $runs[$parent][$anchor][] = $id;
                     }
-                } elseif (isset($this->parts[$id]) && ! isset($placedByOther[$id]) && $this->base->has($id) && $this->base->parent($id) === $parent) {
+                } elseif (
+                    isset($this->parts[$id])
+                    && ! isset($placedByOther[$id])
+                    && $this->base->has($id)
+                    && $this->base->parent($id) === $parent
+                ) {
                     $anchor = $id;
                 }
             }
@@ -181,7 +193,9 @@ final class MergedOrder
                         $this->conflicts[] = new Conflict(ConflictType::Moved, $id, [$this->mine->get($id)], Spot::of($this->mine, $id));
                     }
                 }
-                $myRuns[$parent][$anchor] = array_values(array_filter($ids, fn (string $id) => ! isset($both[$id]) || $where[$id] === [$parent, $anchor]));
+                $myRuns[$parent][$anchor] = array_values(
+                    array_filter($ids, fn (string $id) => ! isset($both[$id]) || $where[$id] === [$parent, $anchor]),
+                );
             }
         }
     }

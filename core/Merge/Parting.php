@@ -20,22 +20,32 @@ final readonly class Parting
     private function __construct(public PartTree $with, public PartTree $without) {}
 
     /**
-     * @param  list<string>  $keys  as for {@see ChangeSet::pick}, or of one place of a text by its number in {@see Stretches::$places}: `edited:p4f2/text~0`
+     * @param  list<string>  $keys  as for {@see ChangeSet::pick}, or of one place of a text by its number in {@see Stretches::$places}:
+     *     `edited:p4f2/text~0`
      */
     public static function of(PartTree $is, PartTree $becomes, array $keys): self
     {
         $changes = TreeCompare::of($is, $becomes);
         [$plain, $places] = self::read($keys);
         $words = new Words;
-        $some = self::narrowed($changes, $places, fn (RichText $was, RichText $is, array $which): RichText => Stretches::of($was, $is, $words)->taken($which))->pick($is, $plain)->changes;
-        $back = self::narrowed($changes->invert(), $places, fn (RichText $is, RichText $was, array $which): RichText => Stretches::of($was, $is, $words)->left($which))->pick($becomes, array_merge(...array_map(self::keysBack(...), $some->changes), ...[[]]))->changes;
+        $some = self::narrowed(
+            $changes,
+            $places,
+            fn (RichText $was, RichText $is, array $which): RichText => Stretches::of($was, $is, $words)->taken($which),
+        )->pick($is, $plain)->changes;
+        $back = self::narrowed(
+            $changes->invert(),
+            $places,
+            fn (RichText $is, RichText $was, array $which): RichText => Stretches::of($was, $is, $words)->left($which),
+        )->pick($becomes, array_merge(...array_map(self::keysBack(...), $some->changes), ...[[]]))->changes;
 
         return new self($some->apply($is)->orFail(), $back->apply($becomes)->orFail());
     }
 
     /**
      * @param  list<string>  $keys
-     * @return array{list<string>, array<string, array<string, list<int>>>} keys of changes and of their fields, and the places of which texts alone are meant: part => field => numbers
+     * @return array{list<string>, array<string, array<string, list<int>>>} keys of changes and of their fields, and the places of which
+     *     texts alone are meant: part => field => numbers
      */
     private static function read(array $keys): array
     {
@@ -69,20 +79,25 @@ final readonly class Parting
      */
     private static function narrowed(ChangeSet $changes, array $places, \Closure $text): ChangeSet
     {
-        return $places === [] ? $changes : new ChangeSet(array_map(function (Change $change) use ($places, $text): Change {
-            [$before, $after] = [$change->before, $change->after];
-            // What is something else now has no places.
-            if ($change->type !== ChangeType::Edited || $before === null || $after === null || $before->role !== $after->role) {
-                return $change;
-            }
-            $fields = [];
-            foreach ($places[$change->id] ?? [] as $field => $which) {
-                [$was, $is] = [$before->fields[$field] ?? null, $after->fields[$field] ?? null];
-                $fields += $was instanceof RichText && $is instanceof RichText ? [$field => $text($was, $is, $which)] : [];
-            }
+        return $places === [] ? $changes : new ChangeSet(
+            array_map(function (Change $change) use ($places, $text): Change {
+                [$before, $after] = [$change->before, $change->after];
+                // What is something else now has no places.
+                if ($change->type !== ChangeType::Edited || $before === null || $after === null || $before->role !== $after->role) {
+                    return $change;
+                }
+                $fields = [];
+                foreach ($places[$change->id] ?? [] as $field => $which) {
+                    [$was, $is] = [$before->fields[$field] ?? null, $after->fields[$field] ?? null];
+                    $fields += $was instanceof RichText && $is instanceof RichText ? [$field => $text($was, $is, $which)] : [];
+                }
 
-            return $fields === [] ? $change : Change::edited($before, new Part($after->id, $after->role, $after->depth, $fields + $after->fields));
-        }, $changes->changes), $changes->exact);
+                return $fields === []
+                    ? $change
+                    : Change::edited($before, new Part($after->id, $after->role, $after->depth, $fields + $after->fields));
+            }, $changes->changes),
+            $changes->exact,
+        );
     }
 
     /** @return list<string> */

@@ -26,7 +26,10 @@ final class Regions
      */
     public static function of(Alignment $theirs, Alignment $mine, ?\Closure $apart = null, ?\Closure $borders = null): array
     {
-        $gaps = [...array_map(fn (array $gap) => [...$gap, 0], $theirs->gaps()), ...array_map(fn (array $gap) => [...$gap, 1], $mine->gaps())];
+        $gaps = [
+            ...array_map(fn (array $gap) => [...$gap, 0], $theirs->gaps()),
+            ...array_map(fn (array $gap) => [...$gap, 1], $mine->gaps()),
+        ];
         usort($gaps, fn (array $one, array $two) => [$one[0], $one[1], $one[4]] <=> [$two[0], $two[1], $two[4]]);
         $groups = [];
         foreach ($gaps as $gap) {

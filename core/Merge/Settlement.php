@@ -34,7 +34,9 @@ final class Settlement
         return match ($conflict->type) {
             ConflictType::RemovedEdited => self::without($tree, $conflict->id),
             ConflictType::EditedRemoved => self::restored($tree, [$conflict]),
-            ConflictType::Moved => $conflict->spot === null ? $tree : self::move($tree, $conflict->id, $conflict->spot->parent, $conflict->spot->after),
+            ConflictType::Moved => $conflict->spot === null
+                ? $tree
+                : self::move($tree, $conflict->id, $conflict->spot->parent, $conflict->spot->after),
             default => self::value($tree, $conflict),
         };
     }
@@ -44,9 +46,14 @@ final class Settlement
         $mine = $conflict->mine[0];
         $now = $tree->get($conflict->id);
 
-        return self::replace($tree, $conflict->field === null
-            ? new Part($now->id, $mine->role, $now->depth, $mine->fields)
-            : (isset($mine->fields[$conflict->field]) ? $now->with($conflict->field, $mine->fields[$conflict->field]) : $now->without($conflict->field)));
+        return self::replace(
+            $tree,
+            $conflict->field === null
+                ? new Part($now->id, $mine->role, $now->depth, $mine->fields)
+                : (isset($mine->fields[$conflict->field])
+                    ? $now->with($conflict->field, $mine->fields[$conflict->field])
+                    : $now->without($conflict->field)),
+        );
     }
 
     private static function replace(PartTree $tree, Part $part): PartTree
@@ -60,7 +67,10 @@ final class Settlement
         $parent = $tree->parent($id);
         $children[$parent] = array_values(array_diff($children[$parent], [$id]));
 
-        return PartTree::grow($children, array_map(fn (Part $part) => isset($part->fields[$id]) ? $part->without($id) : $part, $tree->byId()));
+        return PartTree::grow(
+            $children,
+            array_map(fn (Part $part) => isset($part->fields[$id]) ? $part->without($id) : $part, $tree->byId()),
+        );
     }
 
     /**
@@ -91,7 +101,10 @@ final class Settlement
         }
         // One that came along below another goes to its own place.
         $own = array_flip(array_column($conflicts, 'id'));
-        $children = array_map(fn (array $ids): array => array_values(array_filter($ids, fn (string $id): bool => ! isset($own[$id]))), $children);
+        $children = array_map(
+            fn (array $ids): array => array_values(array_filter($ids, fn (string $id): bool => ! isset($own[$id]))),
+            $children,
+        );
         foreach ($conflicts as $conflict) {
             $parent = $conflict->spot->parent ?? PartTree::ROOT;
             $arriving[isset($parts[$parent]) ? $parent : PartTree::ROOT][$conflict->spot->after ?? ''][] = $conflict->id;

@@ -54,7 +54,9 @@ final readonly class TextMerge
         if (array_filter($found, fn (array $region) => $region[2] !== null && $region[3] !== null) !== []) {
             // A full stop before and one behind a sentence: where it could have been put in at either, it may not have met anything.
             $inFront = $regions($toTheirs->settledInFront($baseKeys, $theirKeys), $toMine->settledInFront($baseKeys, $myKeys));
-            $both = fn (array $regions): int => count(array_filter($regions, fn (array $region) => $region[2] !== null && $region[3] !== null));
+            $both = fn (array $regions): int => count(
+                array_filter($regions, fn (array $region) => $region[2] !== null && $region[3] !== null),
+            );
             $found = $both($inFront) < $both($found) ? $inFront : $found;
         }
 
@@ -65,7 +67,8 @@ final readonly class TextMerge
      * @param  list<Word>  $baseWords
      * @param  list<Word>  $theirWords
      * @param  list<Word>  $myWords
-     * @param  list<array{int, int, array{int, int}|null, array{int, int}|null}>  $regions  of the base, and what is there on both sides where that is something else
+     * @param  list<array{int, int, array{int, int}|null, array{int, int}|null}>  $regions  of the base, and what is there on both sides
+     *     where that is something else
      */
     private static function merged(array $baseWords, array $theirWords, array $myWords, array $regions): self
     {
@@ -104,7 +107,10 @@ final readonly class TextMerge
      */
     private static function gathered(array $groups, array $tokens, array $theirs, array $mine): array
     {
-        if (count($groups) < 2 || count(array_unique(array_merge(...array_map(fn (array $group) => array_column($group['gaps'], 4), $groups)))) < 2) {
+        if (
+            count($groups) < 2
+            || count(array_unique(array_merge(...array_map(fn (array $group) => array_column($group['gaps'], 4), $groups)))) < 2
+        ) {
             return $groups;
         }
         $groups = self::figures($groups, $tokens);
@@ -122,8 +128,13 @@ final readonly class TextMerge
             $sides = array_unique(array_merge(...array_map(fn (array $group) => array_column($group['gaps'], 4), $within)));
             $size = max(1, count(array_filter(array_slice($tokens, $from, $to - $from), Words::counts(...))));
             $met = array_filter($within, fn (array $group) => self::differs($group, $theirs, $mine)) !== [];
-            $mineElsewhere = array_filter($within, fn (array $group) => array_column($group['gaps'], 4) === array_fill(0, count($group['gaps']), 1)) !== [];
-            if ((count($sides) === 2 && max($gone) >= self::REWRITING && array_sum($gone) >= self::REWRITTEN * $size) || ($met && $mineElsewhere)) {
+            $mineElsewhere
+                = array_filter($within, fn (array $group) => array_column($group['gaps'], 4) === array_fill(0, count($group['gaps']), 1))
+                !== [];
+            if (
+                (count($sides) === 2 && max($gone) >= self::REWRITING && array_sum($gone) >= self::REWRITTEN * $size)
+                || ($met && $mineElsewhere)
+            ) {
                 $groups = self::joined($groups, array_keys($within), $from, $to);
             }
         }
@@ -140,12 +151,22 @@ final readonly class TextMerge
      */
     private static function figures(array $groups, array $tokens): array
     {
-        $isNumber = fn (array $group): bool => preg_match('/\d/', implode('', array_slice($tokens, $group['from'], $group['to'] - $group['from']))) === 1;
+        $isNumber = fn (array $group): bool => preg_match(
+            '/\d/',
+            implode('', array_slice($tokens, $group['from'], $group['to'] - $group['from'])),
+        ) === 1;
         for ($at = 0; $at + 1 < count($groups);) {
             [$one, $two] = [$groups[$at], $groups[$at + 1]];
             $between = array_slice($tokens, $one['to'], $two['from'] - $one['to']);
-            $near = count(array_filter($between, Words::counts(...))) < self::FIGURE && ! str_contains(implode('', $between), "\n") && preg_match('/[.!?;]/', implode('', $between)) !== 1;
-            if ($near && $isNumber($one) && $isNumber($two) && array_unique([...array_column($one['gaps'], 4), ...array_column($two['gaps'], 4)]) !== [$one['gaps'][0][4]]) {
+            $near = count(array_filter($between, Words::counts(...))) < self::FIGURE
+            && ! str_contains(implode('', $between), "\n")
+            && preg_match('/[.!?;]/', implode('', $between)) !== 1;
+            if (
+                $near
+                && $isNumber($one)
+                && $isNumber($two)
+                && array_unique([...array_column($one['gaps'], 4), ...array_column($two['gaps'], 4)]) !== [$one['gaps'][0][4]]
+            ) {
                 $groups = self::joined($groups, [$at, $at + 1], $one['from'], $two['to']);
             } else {
                 $at++;
@@ -166,7 +187,9 @@ final readonly class TextMerge
     {
         [$their, $my] = [Regions::side($group, 0), Regions::side($group, 1)];
 
-        return $their !== null && $my !== null && array_slice($theirs, $their[0], $their[1] - $their[0]) !== array_slice($mine, $my[0], $my[1] - $my[0]);
+        return $their !== null
+            && $my !== null
+            && array_slice($theirs, $their[0], $their[1] - $their[0]) !== array_slice($mine, $my[0], $my[1] - $my[0]);
     }
 
     /**

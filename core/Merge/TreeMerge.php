@@ -138,7 +138,11 @@ final class TreeMerge
         $this->parts = $this->theirs->byId();
         foreach ($this->base->parts as $part) {
             $id = $part->id;
-            if (! $this->did($this->myTouched, $id, ChangeType::Removed) || ! $this->theirs->has($id) || $this->did($this->myTouched, $this->theirs->parent($id), ChangeType::Removed)) {
+            if (
+                ! $this->did($this->myTouched, $id, ChangeType::Removed)
+                || ! $this->theirs->has($id)
+                || $this->did($this->myTouched, $this->theirs->parent($id), ChangeType::Removed)
+            ) {
                 continue;
             }
             if ($this->busy($this->theirs, $this->theirTouched, $this->myTouched, $this->theirCells, $id) || $this->strands($id)) {
@@ -159,7 +163,11 @@ final class TreeMerge
     private function strands(string $id): bool
     {
         foreach ($this->theirs->subtree($id) as $part) {
-            for ($at = $this->mine->has($part->id) ? $this->mine->parent($part->id) : PartTree::ROOT; $at !== PartTree::ROOT; $at = $this->mine->parent($at)) {
+            for (
+                $at = $this->mine->has($part->id) ? $this->mine->parent($part->id) : PartTree::ROOT;
+                $at !== PartTree::ROOT;
+                $at = $this->mine->parent($at)
+            ) {
                 if ($this->did($this->theirTouched, $at, ChangeType::Removed)) {
                     return true;
                 }
@@ -175,11 +183,21 @@ final class TreeMerge
         $lost = [];
         foreach ($this->base->parts as $part) {
             $id = $part->id;
-            if (! $this->did($this->theirTouched, $id, ChangeType::Removed) || ! $this->mine->has($id) || $this->did($this->theirTouched, $this->mine->parent($id), ChangeType::Removed)) {
+            if (
+                ! $this->did($this->theirTouched, $id, ChangeType::Removed)
+                || ! $this->mine->has($id)
+                || $this->did($this->theirTouched, $this->mine->parent($id), ChangeType::Removed)
+            ) {
                 continue;
             }
             if ($this->busy($this->mine, $this->myTouched, $this->theirTouched, $this->myCells, $id)) {
-                $this->conflicts[] = new Conflict(ConflictType::EditedRemoved, $id, $this->mine->subtree($id), Spot::of($this->mine, $id), cells: $this->column($id));
+                $this->conflicts[] = new Conflict(
+                    ConflictType::EditedRemoved,
+                    $id,
+                    $this->mine->subtree($id),
+                    Spot::of($this->mine, $id),
+                    cells: $this->column($id),
+                );
             }
         }
         foreach ($this->mine->parts as $part) {
@@ -217,7 +235,11 @@ final class TreeMerge
             }
             $gone = $this->did($removing, $part->id, ChangeType::Removed);
             $movedIn = $this->did($touched, $part->id, ChangeType::Moved) && $this->base->parent($part->id) !== $side->parent($part->id);
-            if ($this->did($touched, $part->id, ChangeType::Added) || ($movedIn && ! $gone) || ($this->did($touched, $part->id, ChangeType::Edited) && $gone)) {
+            if (
+                $this->did($touched, $part->id, ChangeType::Added)
+                || ($movedIn && ! $gone)
+                || ($this->did($touched, $part->id, ChangeType::Edited) && $gone)
+            ) {
                 return true;
             }
         }
@@ -303,7 +325,9 @@ final class TreeMerge
         $shape = $role === $theirs->role ? $theirs : $mine;
         $fields = [];
         // Of another role, only the fields that it has.
-        foreach ($base->role === $theirs->role && $base->role === $mine->role ? $theirs->fields + $mine->fields : $shape->fields as $name => $unused) {
+        foreach (
+            $base->role === $theirs->role && $base->role === $mine->role ? $theirs->fields + $mine->fields : $shape->fields as $name => $unused
+        ) {
             $value = $this->mergeField((string) $name, $base, $theirs, $mine);
             if ($value !== null) {
                 $fields[$name] = $value;

@@ -12,7 +12,14 @@ final readonly class Block
      * @param  list<list<int>>  $cells  of a table: how long the words of each are, row by row
      * @param  array{string, string}|null  $picture  type and bytes of a small copy
      */
-    private function __construct(public Shape $shape, public string $words, public int $indent, public ?string $tone, public array $cells = [], public ?array $picture = null) {}
+    private function __construct(
+        public Shape $shape,
+        public string $words,
+        public int $indent,
+        public ?string $tone,
+        public array $cells = [],
+        public ?array $picture = null,
+    ) {}
 
     public static function text(string $words, ?string $tone, int $indent = 0): self
     {

@@ -36,7 +36,12 @@ final class Canvas
     /** A bar, or a whole ground. Nothing is drawn of what lies outside. */
     public function bar(float $x, float $y, float $width, float $height, string $tone): void
     {
-        [$x, $y, $right, $bottom] = [max(0.0, $x), max(0.0, $y), min((float) self::WIDTH, $x + $width), min((float) self::HEIGHT, $y + $height)];
+        [$x, $y, $right, $bottom] = [
+            max(0.0, $x),
+            max(0.0, $y),
+            min((float) self::WIDTH, $x + $width),
+            min((float) self::HEIGHT, $y + $height),
+        ];
         if ($right - $x < 0.3 || $bottom - $y < 0.3) {
             return;
         }
@@ -50,9 +55,10 @@ final class Canvas
     /** The edge of a box. */
     public function edge(float $x, float $y, float $width, float $height, string $tone = Tone::EDGE): void
     {
-        foreach ([[$x, $y, $width, 1.0], [$x, $y + $height - 1, $width, 1.0], [$x, $y, 1.0, $height], [$x + $width - 1, $y, 1.0, $height]] as [$left, $top, $across, $down]) {
-            $this->bar($left, $top, $across, $down, $tone);
-        }
+        $this->bar($x, $y, $width, 1.0, $tone);
+        $this->bar($x, $y + $height - 1, $width, 1.0, $tone);
+        $this->bar($x, $y, 1.0, $height, $tone);
+        $this->bar($x + $width - 1, $y, 1.0, $height, $tone);
     }
 
     /** Legible words on a line, cut where the room ends; y is where they are on. */
@@ -62,7 +68,17 @@ final class Canvas
         // A letter is about three fifths as wide as it is high.
         $room = (int) floor($width / ($size * 0.62));
         $words = mb_strlen($words) <= $room ? $words : rtrim(mb_substr($words, 0, max(1, $room - 1))).'…';
-        $text = '<text class="'.$tone.'" x="'.self::number($x).'" y="'.self::number($y).'" font-size="'.self::number($size).'">'.htmlspecialchars($words, ENT_QUOTES | ENT_XML1).'</text>';
+        $text = '<text class="'
+        .$tone
+        .'" x="'
+        .self::number($x)
+        .'" y="'
+        .self::number($y)
+        .'" font-size="'
+        .self::number($size)
+        .'">'
+        .htmlspecialchars($words, ENT_QUOTES | ENT_XML1)
+        .'</text>';
         if ($words !== '' && $room > 2 && $this->takes(strlen($text), $tone)) {
             $this->above .= $text;
         }
@@ -74,7 +90,19 @@ final class Canvas
      */
     public function picture(float $x, float $y, float $width, float $height, string $type, string $bytes): bool
     {
-        $image = '<image x="'.self::number($x).'" y="'.self::number($y).'" width="'.self::number($width).'" height="'.self::number($height).'" href="data:'.$type.';base64,'.base64_encode($bytes).'"/>';
+        $image = '<image x="'
+        .self::number($x)
+        .'" y="'
+        .self::number($y)
+        .'" width="'
+        .self::number($width)
+        .'" height="'
+        .self::number($height)
+        .'" href="data:'
+        .$type
+        .';base64,'
+        .base64_encode($bytes)
+        .'"/>';
         if (! $this->takes(strlen($image), null)) {
             return false;
         }
@@ -97,7 +125,11 @@ final class Canvas
             $paths .= "<path class=\"{$tone}\" d=\"{$path}\"/>";
         }
 
-        return '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 '.self::WIDTH.' '.self::HEIGHT."\"><style>text{font-family:Literata,Georgia,serif;font-weight:700}{$day}@media(prefers-color-scheme:dark){{$night}}</style>{$paths}{$this->above}</svg>";
+        return '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 '
+            .self::WIDTH
+            .' '
+            .self::HEIGHT
+            ."\"><style>text{font-family:Literata,Georgia,serif;font-weight:700}{$day}@media(prefers-color-scheme:dark){{$night}}</style>{$paths}{$this->above}</svg>";
     }
 
     private function takes(int $bytes, ?string $tone): bool

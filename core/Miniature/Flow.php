@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Miniature;
 
-/** Blocks one below the other in a box: lines as long as their words, closer together where there are many, some of them where there are too many. */
+/**
+ * Blocks one below the other in a box: lines as long as their words, closer together where there are many, some of them where there are too
+ * many.
+ */
 final readonly class Flow
 {
     /** Pixels from line to line. */
@@ -71,8 +74,21 @@ final readonly class Flow
         match ($block->shape) {
             Shape::Text => $this->text($block, $left, $y, $width, $pitch, $thick),
             Shape::Heading => $pitch >= self::LEGIBLE
-                ? $this->canvas->words($left, $y + $pitch * 1.4, min(11.0, $pitch * 1.35), $width, $block->words, $block->tone ?? Tone::HEAD)
-                : $this->canvas->bar($left, $y + $pitch * 0.4, min($width, mb_strlen($block->words) * self::LETTER + 6), $thick * 1.6, $block->tone ?? Tone::HEAD),
+                ? $this->canvas->words(
+                    $left,
+                    $y + $pitch * 1.4,
+                    min(11.0, $pitch * 1.35),
+                    $width,
+                    $block->words,
+                    $block->tone ?? Tone::HEAD,
+                )
+                : $this->canvas->bar(
+                    $left,
+                    $y + $pitch * 0.4,
+                    min($width, mb_strlen($block->words) * self::LETTER + 6),
+                    $thick * 1.6,
+                    $block->tone ?? Tone::HEAD,
+                ),
             Shape::Box => $this->canvas->edge($left, $y, min($width, 110.0), $pitch * 1.6, $block->tone ?? Tone::LINE),
             Shape::Rule => $this->canvas->bar($left, $y + $pitch * 0.2, $width, 1.0, $block->tone ?? Tone::LINE),
             Shape::Table => $this->table($block, $y, $pitch, $thick),
@@ -88,7 +104,13 @@ final readonly class Flow
         $lines = (int) round($block->lines($this->letters()) - 0.7);
         $last = mb_strlen($block->words) - ($lines - 1) * ($width / self::LETTER);
         for ($line = 0; $line < $lines; $line++) {
-            $this->canvas->bar($x, $y + $line * $pitch, $line < $lines - 1 ? $width : max(8.0, min($width, $last * self::LETTER)), $thick, $block->tone ?? Tone::LINE);
+            $this->canvas->bar(
+                $x,
+                $y + $line * $pitch,
+                $line < $lines - 1 ? $width : max(8.0, min($width, $last * self::LETTER)),
+                $thick,
+                $block->tone ?? Tone::LINE,
+            );
         }
     }
 
@@ -97,7 +119,14 @@ final readonly class Flow
         foreach ($block->cells as $row => $cells) {
             $across = $this->width / max(1, count($cells));
             foreach ($cells as $at => $letters) {
-                $letters > 0 && $this->canvas->bar($this->x + $at * $across, $y + $row * $pitch, min($across - 3, 3 + $letters * self::LETTER), $thick, $block->tone ?? ($row === 0 ? Tone::HEAD : Tone::LINE));
+                $letters > 0
+                    && $this->canvas->bar(
+                        $this->x + $at * $across,
+                        $y + $row * $pitch,
+                        min($across - 3, 3 + $letters * self::LETTER),
+                        $thick,
+                        $block->tone ?? ($row === 0 ? Tone::HEAD : Tone::LINE),
+                    );
             }
         }
     }

@@ -19,8 +19,14 @@ final readonly class Sample
      * @param  array<string, array{string, string}>  $pictures  by the address of the chunk: type and bytes of a small copy
      * @param  array<string, array{values: list<int|float|null>, said: string}>  $figures  by the widget: what it shows
      */
-    public function __construct(public string $title, public array $parts, public int $count, public array $changed = [], public array $pictures = [], public array $figures = [])
-    {
+    public function __construct(
+        public string $title,
+        public array $parts,
+        public int $count,
+        public array $changed = [],
+        public array $pictures = [],
+        public array $figures = [],
+    ) {
         $this->touched = array_fill_keys(array_map(fn (int|string $id) => explode('/', (string) $id)[0], array_keys($changed)), true);
     }
 
@@ -30,7 +36,14 @@ final readonly class Sample
      */
     public function with(array $pictures = [], array $figures = []): self
     {
-        return new self($this->title, $this->parts, $this->count, $this->changed, [...$this->pictures, ...$pictures], [...$this->figures, ...$figures]);
+        return new self(
+            $this->title,
+            $this->parts,
+            $this->count,
+            $this->changed,
+            [...$this->pictures, ...$pictures],
+            [...$this->figures, ...$figures],
+        );
     }
 
     /** The tone of who changed a part; null for one that nobody did. */

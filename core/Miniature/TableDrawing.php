@@ -67,7 +67,14 @@ final readonly class TableDrawing implements Drawing
     {
         foreach ($columns as $at => $column) {
             $canvas->bar(self::MARGIN + $at * $across, self::MARGIN, $across, $down, Tone::GROUND);
-            $canvas->words(self::MARGIN + $at * $across + 3, self::MARGIN + $down * 0.7, min(7.0, $down * 0.6), $across - 4, $column->string('name'), $sample->tone($column->id) ?? Tone::HEAD);
+            $canvas->words(
+                self::MARGIN + $at * $across + 3,
+                self::MARGIN + $down * 0.7,
+                min(7.0, $down * 0.6),
+                $across - 4,
+                $column->string('name'),
+                $sample->tone($column->id) ?? Tone::HEAD,
+            );
         }
     }
 
@@ -88,7 +95,13 @@ final readonly class TableDrawing implements Drawing
             }
             $isSeen = true;
             $width = min($across - 6, 3 + $letters * 2.6);
-            $canvas->bar($isRight ? $x + $across - 3 - $width : $x + 3, $y + $down * 0.32, $width, max(1.4, $down * 0.32), $tone ?? Tone::LINE);
+            $canvas->bar(
+                $isRight ? $x + $across - 3 - $width : $x + 3,
+                $y + $down * 0.32,
+                $width,
+                max(1.4, $down * 0.32),
+                $tone ?? Tone::LINE,
+            );
         }
         // What it holds may be in columns for which there is no room.
         $tone = $isSeen ? null : $sample->tone($row->id);

@@ -19,7 +19,9 @@ final readonly class TextDrawing implements Drawing
     {
         $blocks = ($this->blocks)($sample->parts, $sample);
         $canvas->words(self::MARGIN, 24, 12, Canvas::WIDTH - 2 * self::MARGIN, $sample->title);
-        (new Flow($canvas, self::MARGIN, 36, Canvas::WIDTH - 2 * self::MARGIN, Canvas::HEIGHT - 46))->draw(self::withoutTitle($blocks, $sample->title));
+        (new Flow($canvas, self::MARGIN, 36, Canvas::WIDTH - 2 * self::MARGIN, Canvas::HEIGHT - 46))->draw(
+            self::withoutTitle($blocks, $sample->title),
+        );
     }
 
     /**
@@ -32,6 +34,8 @@ final readonly class TextDrawing implements Drawing
     {
         $first = $blocks[0] ?? null;
 
-        return $first?->shape === Shape::Heading && $first->tone === null && trim($first->words) === trim($title) ? array_slice($blocks, 1) : $blocks;
+        return $first?->shape === Shape::Heading && $first->tone === null && trim($first->words) === trim($title)
+            ? array_slice($blocks, 1)
+            : $blocks;
     }
 }

@@ -46,10 +46,26 @@ final readonly class Alignment
      */
     public function settledInFront(array $old, array $new): self
     {
-        $turned = new self(array_map(fn (array $run) => [$this->oldCount - $run[0] - $run[2], $this->newCount - $run[1] - $run[2], $run[2]], array_reverse($this->runs)), $this->oldCount, $this->newCount, $this->exact);
+        $turned = new self(
+            array_map(
+                fn (array $run) => [$this->oldCount - $run[0] - $run[2], $this->newCount - $run[1] - $run[2], $run[2]],
+                array_reverse($this->runs),
+            ),
+            $this->oldCount,
+            $this->newCount,
+            $this->exact,
+        );
         $settled = $turned->settled(array_reverse($old), array_reverse($new));
 
-        return new self(array_map(fn (array $run) => [$this->oldCount - $run[0] - $run[2], $this->newCount - $run[1] - $run[2], $run[2]], array_reverse($settled->runs)), $this->oldCount, $this->newCount, $this->exact);
+        return new self(
+            array_map(
+                fn (array $run) => [$this->oldCount - $run[0] - $run[2], $this->newCount - $run[1] - $run[2], $run[2]],
+                array_reverse($settled->runs),
+            ),
+            $this->oldCount,
+            $this->newCount,
+            $this->exact,
+        );
     }
 
     /**
@@ -73,7 +89,11 @@ final readonly class Alignment
             }
             // The last run may be used up; one between two changes keeps an element, or they would become one.
             $most = $length - ($at === count($runs) - 1 ? 0 : 1);
-            for ($by = 0; $by < $most && ($inserts ? $new[$newEnd + $by] === $new[$newFrom + $by] : $old[$oldEnd + $by] === $old[$oldFrom + $by]); $by++);
+            for (
+                $by = 0;
+                $by < $most && ($inserts ? $new[$newEnd + $by] === $new[$newFrom + $by] : $old[$oldEnd + $by] === $old[$oldFrom + $by]);
+                $by++
+            );
             if ($by === 0) {
                 continue;
             }

@@ -19,7 +19,10 @@ final class Anchors
     /** Else so many elements have to be equal again, lest something that was carried elsewhere leads astray. */
     private const AGAIN = 16;
 
-    /** In a long list with few different elements, such as the words of a text, so many have to be equal behind one of the small differences. */
+    /**
+     * In a long list with few different elements, such as the words of a text, so many have to be equal behind one of the small
+     * differences.
+     */
     private const SOON = 8;
 
     /** Elements that went and came: a word in place of another, a word and its space that came, and that went. */
@@ -55,7 +58,8 @@ final class Anchors
     /**
      * What is equal.
      *
-     * @param  \Closure(int, int, int, int): list<array{int, int, int}>  $solve  gives the runs in a difference in which something may be equal as well
+     * @param  \Closure(int, int, int, int): list<array{int, int, int}>  $solve  gives the runs in a difference in which something may be
+     *     equal as well
      * @return list<array{int, int, int}> start on the old side, start on the new side, length; ascending
      */
     public function runs(\Closure $solve): array
@@ -72,7 +76,8 @@ final class Anchors
             if ($a === $aEnd || $b === $bEnd) {
                 return $runs;
             }
-            // In a varied list one that went, one that came, or one in place of another, with two that are equal behind it: most differences are no more.
+            // In a varied list one that went, one that came, or one in place of another, with two that are equal behind it: most
+            // differences are no more.
             $a1 = $old[$a + 1] ?? null;
             $b1 = $new[$b + 1] ?? null;
             [$went, $came] = match (true) {
@@ -112,7 +117,10 @@ final class Anchors
         return self::NOTHING;
     }
 
-    /** @return array{int, int, bool} where the nearest anchor is, or NONE; how many of the new side lie before its partner; and whether something may be equal before it */
+    /**
+     * @return array{int, int, bool} where the nearest anchor is, or NONE; how many of the new side lie before its partner; and whether
+     *     something may be equal before it
+     */
     private function nearest(int $a, int $b): array
     {
         if ($this->lastOld === []) {
@@ -132,7 +140,12 @@ final class Anchors
             if ($lastOld[$element] === $at) {
                 $ahead = $partner - $b;
                 $size = $at - $a + $ahead;
-                if ($size < $best && ($size <= self::AT_HAND || ($size <= self::NEAR && $farthest < $ahead && $this->isStraight($a, $at, $b, $partner)) || $this->goesOn($at, $partner, self::AGAIN))) {
+                if (
+                    $size < $best
+                    && ($size <= self::AT_HAND
+                        || ($size <= self::NEAR && $farthest < $ahead && $this->isStraight($a, $at, $b, $partner))
+                        || $this->goesOn($at, $partner, self::AGAIN))
+                ) {
                     [$best, $found, $mayMeet] = [$size, $at, $isShared];
                 }
                 if ($ahead > $farthest) {

@@ -55,7 +55,11 @@ final class Cutter
         }
         $this->open .= $record."\n";
         $this->took(1, NodeChild::depth($record));
-        if ($this->items >= self::LEAF_MOST || strlen($this->open) >= self::LEAF_BYTES || ($this->items >= self::LEAF_LEAST && crc32($record) % self::LEAF_DIVISOR === 0)) {
+        if (
+            $this->items >= self::LEAF_MOST
+            || strlen($this->open) >= self::LEAF_BYTES
+            || ($this->items >= self::LEAF_LEAST && crc32($record) % self::LEAF_DIVISOR === 0)
+        ) {
             $this->finish();
         }
     }

@@ -54,7 +54,8 @@ final readonly class HashTree
     /**
      * Keeps what a list becomes by a few edits, at a cost that does not grow with the list.
      *
-     * @param  list<array{int, int, list<string>}>  $edits  records from, to (half-open, of the list at the root) and what is there now; ascending, apart from each other
+     * @param  list<array{int, int, list<string>}>  $edits  records from, to (half-open, of the list at the root) and what is there now;
+     *     ascending, apart from each other
      * @return string the new root's address: the same as writing the whole list would give
      *
      * @throws ChunkMissing

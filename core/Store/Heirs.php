@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Store;
 
 /**
- * What deltas are packed against when what they are deltas of goes: in the place of each that goes comes the oldest of what is left below it, so that all of
- * them lie as near to each other as they did, and no way to something whole gets longer.
+ * What deltas are packed against when what they are deltas of goes: in the place of each that goes comes the oldest of what is left below
+ * it, so that all of them lie as near to each other as they did, and no way to something whole gets longer.
  */
 final class Heirs
 {

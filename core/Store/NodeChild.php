@@ -16,10 +16,18 @@ final readonly class NodeChild
      */
     public function __construct(public string $address, public int $count, public int $least) {}
 
-    /** @return list<self> of an inner node's bytes: `N`, all addresses, all numbers of records (32 bits, big-endian), all least depths (8 bits) */
+    /**
+     * @return list<self> of an inner node's bytes: `N`, all addresses, all numbers of records (32 bits, big-endian), all least depths (8
+     *     bits)
+     */
     public static function in(string $node): array
     {
-        return array_map(fn (string $address, int $count, int $least) => new self($address, $count, $least), self::addresses($node), self::counts($node), self::leasts($node));
+        return array_map(
+            fn (string $address, int $count, int $least) => new self($address, $count, $least),
+            self::addresses($node),
+            self::counts($node),
+            self::leasts($node),
+        );
     }
 
     /** @return list<string> the addresses alone of an inner node's bytes */

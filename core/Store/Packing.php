@@ -7,10 +7,10 @@ namespace MistyAttic\Core\Store;
 use LogicException;
 
 /**
- * Packs a chunk for keeping, as a delta against a base where that pays. A delta copies runs of lines that the base has as well, and has the others whole:
- * numbers of 16 bits (big-endian), how many follow, then for each run how many lines of its own are before it, the first line that is copied and how many;
- * then the own lines. All of it is deflated, with the base as zlib's preset dictionary. Records are in lines ({@see HashTree}), so a changed
- * record costs some 50 bytes.
+ * Packs a chunk for keeping, as a delta against a base where that pays. A delta copies runs of lines that the base has as well, and has the
+ * others whole: numbers of 16 bits (big-endian), how many follow, then for each run how many lines of its own are before it, the first line
+ * that is copied and how many; then the own lines. All of it is deflated, with the base as zlib's preset dictionary. Records are in lines
+ * ({@see HashTree}), so a changed record costs some 50 bytes.
  */
 final readonly class Packing
 {
@@ -19,7 +19,10 @@ final readonly class Packing
 
     private const DELTA_LEVEL = 9;
 
-    /** Past this share of the size without a base, a delta gains too little for what reading it takes. What it is a delta of may be one itself, so it need not be far from it. */
+    /**
+     * Past this share of the size without a base, a delta gains too little for what reading it takes. What it is a delta of may be one
+     * itself, so it need not be far from it.
+     */
     private const DELTA_SHARE = 0.5;
 
     /** A delta below this share of the bytes is taken without deflating them: little gets to a tenth of its length. */
@@ -62,7 +65,10 @@ final readonly class Packing
         $places = array_flip(array_reverse($held, true));
         $numbers = $own = [];
         for ($at = $before = $next = 0, $end = count($lines); $at < $end; $at += $length, $before = 0, $next = $from + $length) {
-            while ($at < $end && ($from = ($held[$next + $before] ?? null) === $lines[$at] ? $next + $before : ($places[$lines[$at]] ?? null)) === null) {
+            while (
+                $at < $end
+                && ($from = ($held[$next + $before] ?? null) === $lines[$at] ? $next + $before : $places[$lines[$at]] ?? null) === null
+            ) {
                 $own[] = $lines[$at++];
                 $before++;
             }
@@ -70,7 +76,12 @@ final readonly class Packing
             array_push($numbers, $before, $from, $length);
         }
 
-        return count($numbers) > self::MOST ? null : self::deflate(pack('n*', count($numbers), ...$numbers).implode("\n", $own), ['level' => self::DELTA_LEVEL, 'dictionary' => $base]);
+        return count($numbers) > self::MOST
+            ? null
+            : self::deflate(pack('n*', count($numbers), ...$numbers).implode("\n", $own), [
+                'level' => self::DELTA_LEVEL,
+                'dictionary' => $base,
+            ]);
     }
 
     private static function applied(?string $delta, string $base): ?string

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Store;
 
 /**
- * Cuts bytes into pieces at places that their content defines, so that a change in one place leaves the pieces elsewhere as they are: behind the least length, at the
- * first byte at which a gear hash of the last 32 bytes has its upper 16 bits clear (Xia et al., “FastCDC”, USENIX ATC 2016, 3.2). Pieces have 16 KiB to 256 KiB,
- * about 80 KiB. Bytes come in stretches, of whatever length.
+ * Cuts bytes into pieces at places that their content defines, so that a change in one place leaves the pieces elsewhere as they are:
+ * behind the least length, at the first byte at which a gear hash of the last 32 bytes has its upper 16 bits clear (Xia et al., “FastCDC”,
+ * USENIX ATC 2016, 3.2). Pieces have 16 KiB to 256 KiB, about 80 KiB. Bytes come in stretches, of whatever length.
  */
 final class PieceCutter
 {

@@ -6,7 +6,10 @@ namespace MistyAttic\Core\Store;
 
 use MistyAttic\Core\Content\Address;
 
-/** A file as the pieces that it was cut into, in order. As a chunk: `P`, then for each its address and its length in four bytes (big-endian). */
+/**
+ * A file as the pieces that it was cut into, in order. As a chunk: `P`, then for each its address and its length in four bytes
+ * (big-endian).
+ */
 final readonly class PieceList
 {
     /** @param list<array{string, int}> $pieces address (raw) and length */

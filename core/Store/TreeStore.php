@@ -144,14 +144,18 @@ final readonly class TreeStore
     /**
      * Keeps what a state becomes by a few edits, at a cost that does not grow with the item.
      *
-     * @param  list<array{int, int, list<Part>}>  $edits  positions from, to (half-open, of the state at the root) and the parts that are there now; ascending, apart from each other
+     * @param  list<array{int, int, list<Part>}>  $edits  positions from, to (half-open, of the state at the root) and the parts that are
+     *     there now; ascending, apart from each other
      * @return string the new root's address: the same as keeping the whole tree would give
      *
      * @throws ChunkMissing
      */
     public function splice(string $root, array $edits): string
     {
-        return $this->hashes->splice($root, array_map(fn (array $edit) => [$edit[0], $edit[1], array_map(fn (Part $part) => $part->record(), $edit[2])], $edits));
+        return $this->hashes->splice(
+            $root,
+            array_map(fn (array $edit) => [$edit[0], $edit[1], array_map(fn (Part $part) => $part->record(), $edit[2])], $edits),
+        );
     }
 
     /**
@@ -170,7 +174,13 @@ final readonly class TreeStore
         for ($at = 0; isset($regions[$at]); $at++) {
             $region = $regions[$at];
             // The same parts are open on both sides: a stretch goes on until that is so.
-            $stretch = new Stretch($this->open($old, $region->oldFrom, $nodes), $this->parts($region->old), $this->parts($region->new), $region->oldFrom, $region->newFrom);
+            $stretch = new Stretch(
+                $this->open($old, $region->oldFrom, $nodes),
+                $this->parts($region->old),
+                $this->parts($region->new),
+                $region->oldFrom,
+                $region->newFrom,
+            );
             for ($to = $region->newTo(); ; $to = $next->newTo()) {
                 $next = $regions[$at + 1] ?? null;
                 $hanging = $this->hanging($new, $to, $next->newFrom ?? PHP_INT_MAX, $stretch->differsFrom());

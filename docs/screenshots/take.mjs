@@ -4,9 +4,21 @@ import { Server } from '../../tests/browser/server.mjs';
 import { daysAgo, openHistory, signIn, text } from '../../tests/browser/steps.mjs';
 
 const server = await new Server(8127).start();
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: ['--no-sandbox', '--disable-gpu', '--font-render-hinting=none'] });
+const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium-headless-shell',
+    args: ['--no-sandbox', '--disable-gpu', '--font-render-hinting=none'],
+});
 
-const open = async () => (await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: server.url, colorScheme: 'light', serviceWorkers: 'block', reducedMotion: 'reduce' })).newPage();
+const open = async () =>
+    (
+        await browser.newContext({
+            viewport: { width: 1280, height: 800 },
+            baseURL: server.url,
+            colorScheme: 'light',
+            serviceWorkers: 'block',
+            reducedMotion: 'reduce',
+        })
+    ).newPage();
 /** @param {import('@playwright/test').Page} page @param {string} name */
 const take = async (page, name) => {
     await page.evaluate(() => document.fonts.ready);

@@ -21,7 +21,11 @@ attachWhatWas(document.body);
 // What only one kind needs comes with its pages: they name it, and nobody else does.
 const kinds = import.meta.glob('./kinds/*/main.js');
 const named = new Set([...document.querySelectorAll('[data-kind]')].map((marked) => /** @type {HTMLElement} */ (marked).dataset.kind));
-const attached = [...named].map((kind) => kinds[`./kinds/${kind}/main.js`]?.().then((room) => /** @type {{attach: (root: HTMLElement) => Promise<void>}} */ (room).attach(document.body)));
+const attached = [...named].map((kind) =>
+    kinds[`./kinds/${kind}/main.js`]?.().then((room) =>
+        /** @type {{attach: (root: HTMLElement) => Promise<void>}} */ (room).attach(document.body),
+    ),
+);
 // Tests press no key before the keys do something.
 Promise.allSettled(attached).then(() => (document.body.dataset.ready = ''));
 const foot = document.querySelector('.foot:not([data-foot]) [data-small-ribbon]');

@@ -16,15 +16,38 @@ final class RoomsTest
 
     public function test_the_core_knows_no_framework(): Rule
     {
-        return PHPat::rule()->classes(Selector::inNamespace(self::CORE))
-            ->shouldNot()->dependOn()->classes(Selector::inNamespace('Illuminate'), Selector::inNamespace('App'), Selector::inNamespace('Demo'), Selector::inNamespace('Carbon'))
+        return PHPat::rule()
+            ->classes(Selector::inNamespace(self::CORE))
+            ->shouldNot()
+            ->dependOn()
+            ->classes(
+                Selector::inNamespace('Illuminate'),
+                Selector::inNamespace('App'),
+                Selector::inNamespace('Demo'),
+                Selector::inNamespace('Carbon'),
+            )
             ->because('the core is plain PHP and is tested on its own');
     }
 
     public function test_content_and_sequences_stand_on_nothing(): Rule
     {
-        return PHPat::rule()->classes(Selector::inNamespace(self::CORE.'\Content'), Selector::inNamespace(self::CORE.'\Sequences'))
-            ->shouldNot()->dependOn()->classes(...array_map(fn (string $other) => Selector::inNamespace(self::CORE.'\\'.$other), ['Kinds', 'Miniature', 'Calculate', 'Compare', 'Merge', 'History', 'Store', 'Formats', 'Files']))
+        return PHPat::rule()
+            ->classes(Selector::inNamespace(self::CORE.'\Content'), Selector::inNamespace(self::CORE.'\Sequences'))
+            ->shouldNot()
+            ->dependOn()
+            ->classes(
+                ...array_map(fn (string $other) => Selector::inNamespace(self::CORE.'\\'.$other), [
+                    'Kinds',
+                    'Miniature',
+                    'Calculate',
+                    'Compare',
+                    'Merge',
+                    'History',
+                    'Store',
+                    'Formats',
+                    'Files',
+                ]),
+            )
             ->because('the arrows between the rooms point one way');
     }
 
@@ -82,7 +105,10 @@ final class RoomsTest
 
     public function test_what_all_kinds_share_knows_no_kind_of_the_core(): Rule
     {
-        $rooms = array_map(fn (string $file) => Selector::inNamespace(self::CORE.'\Kinds\\'.basename(dirname($file))), glob(__DIR__.'/../../core/Kinds/*/*Kind.php') ?: []);
+        $rooms = array_map(
+            fn (string $file) => Selector::inNamespace(self::CORE.'\Kinds\\'.basename(dirname($file))),
+            glob(__DIR__.'/../../core/Kinds/*/*Kind.php') ?: [],
+        );
 
         return PHPat::rule()->classes(Selector::inNamespace('App'))->excluding(Selector::inNamespace('App\Kinds'))
             ->shouldNot()->dependOn()->classes(...$rooms)
@@ -92,8 +118,11 @@ final class RoomsTest
     /** All that writes passes Saving, so it knows nothing of what wants to write. */
     public function test_saving_knows_no_other_of_what_happens(): Rule
     {
-        return PHPat::rule()->classes(Selector::inNamespace('App\Saving'))
-            ->shouldNot()->dependOn()->classes(...self::app('Making', 'Restoring', 'Past', 'Publishing', 'Sharing', 'Keeping', 'View', 'Http'))
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('App\Saving'))
+            ->shouldNot()
+            ->dependOn()
+            ->classes(...self::app('Making', 'Restoring', 'Past', 'Publishing', 'Sharing', 'Keeping', 'View', 'Http'))
             ->because('ways to write change, and what holds for all of them does not');
     }
 
@@ -106,15 +135,30 @@ final class RoomsTest
 
     public function test_looking_back_knows_no_screen_that_stands_on_it(): Rule
     {
-        return PHPat::rule()->classes(Selector::inNamespace('App\View'))->excluding(...self::app('View\Desks', 'View\Readers', 'View\Plans', 'View\Shelf', 'View\Keeping', 'View\ForYou', 'View\Components'))
-            ->shouldNot()->dependOn()->classes(...self::app('View\Desks', 'View\Readers', 'View\Plans', 'View\Shelf', 'View\Keeping', 'View\ForYou', 'View\Components'))
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('App\View'))
+            ->excluding(
+                ...self::app('View\Desks', 'View\Readers', 'View\Plans', 'View\Shelf', 'View\Keeping', 'View\ForYou', 'View\Components'),
+            )
+            ->shouldNot()
+            ->dependOn()
+            ->classes(
+                ...self::app('View\Desks', 'View\Readers', 'View\Plans', 'View\Shelf', 'View\Keeping', 'View\ForYou', 'View\Components'),
+            )
             ->because('what is shown of a state or a step is the same wherever it is shown');
     }
 
     public function test_what_is_compared_stands_on_matching_and_is_told_last(): Rule
     {
-        return PHPat::rule()->classes(Selector::inNamespace(self::CORE.'\Compare\Changes'), Selector::inNamespace(self::CORE.'\Compare\Match'), Selector::inNamespace(self::CORE.'\Compare\Texts'))
-            ->shouldNot()->dependOn()->classes(Selector::inNamespace(self::CORE.'\Compare\Telling'))
+        return PHPat::rule()
+            ->classes(
+                Selector::inNamespace(self::CORE.'\Compare\Changes'),
+                Selector::inNamespace(self::CORE.'\Compare\Match'),
+                Selector::inNamespace(self::CORE.'\Compare\Texts'),
+            )
+            ->shouldNot()
+            ->dependOn()
+            ->classes(Selector::inNamespace(self::CORE.'\Compare\Telling'))
             ->because('what changed is found before it is told');
     }
 

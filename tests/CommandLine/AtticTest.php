@@ -37,7 +37,8 @@ final class AtticTest extends TestCase
         $document = fn (string $sketch) => Sketch::read($sketch);
         $old = "h1 # Opening checks\np1 . Test every socket and lead.\ni1 - tools\ni2 - paint\np2 . Tape what fails.";
         $new = "h1 # Opening checks\np2 . Tape what fails.\np1 . Test every red socket.\ni1 - tools\ni2 - wax";
-        $sheet = "t1 tab name=June\n  c1 column\n  c2 column\n  r1 row c1=Item | c2=Price\n  r2 row c1=Kettle | c2=12\n  r3 row c1=Lamp | c2=8";
+        $sheet
+            = "t1 tab name=June\n  c1 column\n  c2 column\n  r1 row c1=Item | c2=Price\n  r2 row c1=Kettle | c2=12\n  r3 row c1=Lamp | c2=8";
         $odt = fn (string $sketch): string => (new OdtWriter)->write('x', Sketch::read($sketch), fn () => null);
         $docx = fn (string $sketch): string => (new DocxWriter)->write('x', Sketch::read($sketch), fn () => null);
         $book = fn (FileFormat $format, string $sketch): string => FileWriter::of($format, 'book', Sketch::read($sketch, 'spreadsheet'), []);
@@ -49,11 +50,19 @@ final class AtticTest extends TestCase
             'HTML' => ['html', '<h1>Checks</h1><p>Test every socket.</p>', '<h1>Checks</h1><p>Test each socket.</p>'],
             'CSV' => ['csv', "No,Item\n1,Kettle\n2,Lamp\n", "No,Item,Who\r\n2,Lamp,Jun\r\n1,\"Red \"\"kettle\"\"\",\r\n"],
             'Windows-1252' => ['csv', "No;Who\n1;M\xfcller\n", "No;Who\n1;M\xf6ller\n2;Gro\xdf\n"],
-            'UTF-16' => ['csv', "\xFF\xFE".mb_convert_encoding("No,Who\n1,Müller\n", 'UTF-16LE', 'UTF-8'), "\xFF\xFE".mb_convert_encoding("No,Who\n1,Möller\n", 'UTF-16LE', 'UTF-8')],
+            'UTF-16' => [
+                'csv',
+                "\xFF\xFE".mb_convert_encoding("No,Who\n1,Müller\n", 'UTF-16LE', 'UTF-8'),
+                "\xFF\xFE".mb_convert_encoding("No,Who\n1,Möller\n", 'UTF-16LE', 'UTF-8'),
+            ],
             'two encodings' => ['txt', "M\xfcller\none\n", "Müller\ntwo\n"],
             'TSV' => ['tsv', "No\tItem\n1\tKettle\n", "No\tItem\n1\tRed, kettle\n"],
             'JSON' => ['json', '{"a": [1, 2, {"b": null}], "c": "x"}', "{\"c\": \"y\",\n \"a\": [2, {\"b\": 1.50}]}"],
-            'an item of ours' => ['json', '{"kind": "entry", "parts": [["a1b2","answer",0,{"label":"Collected on","value":["d","2026-05-03"]}]]}', '{"kind": "entry", "parts": [["a1b2","answer",0,{"label":"Collected on","value":["d","2026-05-05"]}]]}'],
+            'an item of ours' => [
+                'json',
+                '{"kind": "entry", "parts": [["a1b2","answer",0,{"label":"Collected on","value":["d","2026-05-03"]}]]}',
+                '{"kind": "entry", "parts": [["a1b2","answer",0,{"label":"Collected on","value":["d","2026-05-05"]}]]}',
+            ],
             'ODT' => ['odt', $odt($old), $odt($new)],
             'DOCX' => ['docx', $docx($old), $docx($new)],
             'XLSX' => ['xlsx', $book(FileFormat::Xlsx, $sheet), $book(FileFormat::Xlsx, $changed)],
@@ -138,10 +147,24 @@ final class AtticTest extends TestCase
         $this->put('broken.json', '{"a": ');
         $this->put('kind.json', '{"kind": "spaceship", "parts": []}');
         $this->put('a.exe', 'x');
-        foreach ([
-            ['compare', 'a.txt'], ['compare', 'a.txt', 'nowhere.txt'], ['compare', 'a.txt', 'b.md'], ['compare', 'broken.docx', 'broken.docx'], ['compare', 'broken.json', 'broken.json'],
-            ['compare', 'kind.json', 'kind.json'], ['compare', 'a.exe', 'a.exe'], ['compare', 'a.txt', 'a.txt', '--format=pdf'], ['compare', '.', 'a.txt'], ['explode'], ['apply', 'a.txt', 'broken.json'], ['apply', 'a.txt', 'kind.json'], ['merge', 'a.txt', 'a.txt', 'b.md'], ['merge', 'a.txt', 'a.txt', 'a.txt', '-o', 'no/such/folder.txt'],
-        ] as $arguments) {
+        foreach (
+            [
+                ['compare', 'a.txt'],
+                ['compare', 'a.txt', 'nowhere.txt'],
+                ['compare', 'a.txt', 'b.md'],
+                ['compare', 'broken.docx', 'broken.docx'],
+                ['compare', 'broken.json', 'broken.json'],
+                ['compare', 'kind.json', 'kind.json'],
+                ['compare', 'a.exe', 'a.exe'],
+                ['compare', 'a.txt', 'a.txt', '--format=pdf'],
+                ['compare', '.', 'a.txt'],
+                ['explode'],
+                ['apply', 'a.txt', 'broken.json'],
+                ['apply', 'a.txt', 'kind.json'],
+                ['merge', 'a.txt', 'a.txt', 'b.md'],
+                ['merge', 'a.txt', 'a.txt', 'a.txt', '-o', 'no/such/folder.txt'],
+            ] as $arguments
+        ) {
             [$code, $out, $error] = $this->attic(...$arguments);
             self::assertSame([2, ''], [$code, $out], implode(' ', $arguments));
             self::assertMatchesRegularExpression('/^attic: [^\n]+\n$/', $error);
@@ -165,10 +188,26 @@ final class AtticTest extends TestCase
     {
         return [
             'a value of a list' => ['{"b": [1, 2, 3]}', '{"b": [1, 5, 3]}', ['Changed “b.1” from “2” to “5”']],
-            'a value of a list beside an object that changed too' => ['[1, 2, {"b": "x y"}]', '[1, 3, {"b": "x z"}]', ['Changed “1” from “2” to “3”', 'Changed “2.b” from “x y” to “x z”']],
-            'values of a list that share no word' => ['["red", "blue"]', '["green", "pink"]', ['Changed “0” from “red” to “green”', 'Changed “1” from “blue” to “pink”']],
-            'alike ones first, then by place' => ['["x", "green lights out", "blue"]', '["x", "pink", "green lights are out"]', ['Moved “1” up', 'Changed “1” from “blue” to “pink”', 'Changed “2” from “green lights out” to “green lights are out”']],
-            'one that went elsewhere, with another in its place' => ['["oak", "elm", "ash"]', '["fir", "elm", "ash", "oak"]', ['Added “0”', 'Moved “3” down']],
+            'a value of a list beside an object that changed too' => [
+                '[1, 2, {"b": "x y"}]',
+                '[1, 3, {"b": "x z"}]',
+                ['Changed “1” from “2” to “3”', 'Changed “2.b” from “x y” to “x z”'],
+            ],
+            'values of a list that share no word' => [
+                '["red", "blue"]',
+                '["green", "pink"]',
+                ['Changed “0” from “red” to “green”', 'Changed “1” from “blue” to “pink”'],
+            ],
+            'alike ones first, then by place' => [
+                '["x", "green lights out", "blue"]',
+                '["x", "pink", "green lights are out"]',
+                ['Moved “1” up', 'Changed “1” from “blue” to “pink”', 'Changed “2” from “green lights out” to “green lights are out”'],
+            ],
+            'one that went elsewhere, with another in its place' => [
+                '["oak", "elm", "ash"]',
+                '["fir", "elm", "ash", "oak"]',
+                ['Added “0”', 'Moved “3” down'],
+            ],
             'a list that moves on' => ['[1, 2, 3]', '[2, 3, 4]', ['Removed “0”', 'Added “2”']],
             'a field' => ['{"a": {"x": true}}', '{"a": {"x": false}}', ['Changed “a.x” from “TRUE” to “FALSE”']],
         ];
@@ -196,7 +235,17 @@ final class AtticTest extends TestCase
         foreach ([['compare', '--as=exe', 'tmp1', 'tmp2'], ['compare', '--as=csv', '-', '-']] as $arguments) {
             self::assertSame(2, $this->attic(...$arguments)[0]);
         }
-        exec(PHP_BINARY.' '.escapeshellarg(dirname(__DIR__, 2).'/bin/attic').' compare -q --as=csv - '.escapeshellarg("{$this->folder}/tmp1").' < '.escapeshellarg("{$this->folder}/tmp1"), $out, $code);
+        exec(
+            PHP_BINARY
+                .' '
+                .escapeshellarg(dirname(__DIR__, 2).'/bin/attic')
+                .' compare -q --as=csv - '
+                .escapeshellarg("{$this->folder}/tmp1")
+                .' < '
+                .escapeshellarg("{$this->folder}/tmp1"),
+            $out,
+            $code,
+        );
         self::assertSame([0, []], [$code, $out]);
         self::assertMatchesRegularExpression('/^attic \d+\.\d+\.\d+$/m', $this->attic('--version')[1]);
     }
@@ -241,19 +290,35 @@ final class AtticTest extends TestCase
             'JSON nested 100,000 deep' => ['json', str_repeat('[', $deep).str_repeat(']', $deep), [2]],
             'Markdown quotes nested 100,000 deep' => ['md', str_repeat('>', $deep)." x\n", [1]],
             'Markdown brackets' => ['md', str_repeat('[', 20_000).str_repeat('*a **a ', 4_000), [1]],
-            'Markdown list nested 2,000 deep' => ['md', implode("\n", array_map(fn (int $at) => str_repeat('  ', $at).'- x', range(0, 400))), [1]],
+            'Markdown list nested 2,000 deep' => [
+                'md',
+                implode("\n", array_map(fn (int $at) => str_repeat('  ', $at).'- x', range(0, 400))),
+                [1],
+            ],
             'HTML nested 100,000 deep' => ['html', str_repeat('<div>', $deep).'x', [2]],
-            'HTML with script and handlers' => ['html', '<p onclick="x()">a<script>alert(1)</script><img src=x onerror=y><a href="javascript:1">b</a></p>', [1]],
+            'HTML with script and handlers' => [
+                'html',
+                '<p onclick="x()">a<script>alert(1)</script><img src=x onerror=y><a href="javascript:1">b</a></p>',
+                [1],
+            ],
             'HTML that is nothing of the kind' => ['html', '<<<>>>&&&<p <b </i></table><td>x', [1]],
             'a line of 1 MB' => ['txt', str_repeat('word ', 200_000), [1]],
             'a paragraph of 1 MB' => ['md', str_repeat('word ', 200_000), [1]],
             'NUL bytes' => ['txt', "a\0b\0\n\0", [2]],
             'NUL bytes in CSV' => ['csv', "a\0,b\n\0\0,c\n", [2]],
-            '5 KB of binary called CSV' => ['csv', implode('', array_map(fn (int $at) => hash('sha256', (string) $at, true), range(1, 160))), [2]],
+            '5 KB of binary called CSV' => [
+                'csv',
+                implode('', array_map(fn (int $at) => hash('sha256', (string) $at, true), range(1, 160))),
+                [2],
+            ],
             'invalid UTF-8' => ['md', "\xff\xfe\xc3\x28 # x\n\n\xed\xa0\x80", [1, 2]],
             'broken UTF-8' => ['md', "\xc3\x28 # x\n\n\xed\xa0\x80", [1]],
             'invalid UTF-8 in JSON' => ['json', "{\"a\": \"\xff\"}", [2]],
-            'combining, right-to-left and emoji' => ['md', "e\u{301}e\u{301} שלום \u{202E}abc\u{202C} 👩‍👩‍👧‍👦🏳️‍🌈\n\n\u{200d}\u{200d}\u{feff}\n", [1]],
+            'combining, right-to-left and emoji' => [
+                'md',
+                "e\u{301}e\u{301} שלום \u{202E}abc\u{202C} 👩‍👩‍👧‍👦🏳️‍🌈\n\n\u{200d}\u{200d}\u{feff}\n",
+                [1],
+            ],
             'terminal escapes' => ['txt', "\e[2J\e]0;title\x07 hello\n", [1]],
             '10,000 columns' => ['csv', implode(',', range(1, 10_000))."\n".implode(',', range(1, 10_000))."\n", [1]],
             '20,000 columns' => ['csv', str_repeat(',', 20_000), [2]],
@@ -261,27 +326,85 @@ final class AtticTest extends TestCase
             'a quotation mark that nobody closes' => ['csv', "a,\"b\n".str_repeat("1,2\n", 5_000), [1]],
             'huge numbers' => ['json', '{"a": 1e999, "b": 123456789012345678901234567890, "c": -0.0, "d": 1e-400}', [1, 2]],
             'doubled keys' => ['json', '{"a": 1, "a": 2, "": 3, "0": 4}', [1]],
-            'doubled ids' => ['json', '{"kind": "entry", "parts": [["a1b2","answer",0,{"label":"x"}],["a1b2","answer",0,{"label":"x"}]]}', [2]],
+            'doubled ids' => [
+                'json',
+                '{"kind": "entry", "parts": [["a1b2","answer",0,{"label":"x"}],["a1b2","answer",0,{"label":"x"}]]}',
+                [2],
+            ],
             'formula-like text' => ['csv', "=cmd|' /C calc'!A0,@SUM(1),+1,-1\n", [1]],
             'an empty file' => ['txt', '', [1]],
             'an empty Markdown file' => ['md', '', [1]],
             'an empty table' => ['csv', '', [1]],
             'empty JSON' => ['json', '', [2]],
             'an archive that leads out' => ['docx', $zip(['../../etc/passwd' => 'x', 'word/document.xml' => '<w:document/>']), [2]],
-            'an archive that is a bomb' => ['docx', $zip(array_fill_keys(array_map(fn (int $at) => "f{$at}", range(1, 30)), str_repeat("\0", 10_000_000))), [2]],
+            'an archive that is a bomb' => [
+                'docx',
+                $zip(array_fill_keys(array_map(fn (int $at) => "f{$at}", range(1, 30)), str_repeat("\0", 10_000_000))),
+                [2],
+            ],
             'an archive of nothing' => ['odt', $zip(['x' => 'y']), [2]],
-            'XML with entities' => ['odt', $zip(['content.xml' => '<!DOCTYPE x [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;&a;&a;">]><office:document-content xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0">&b;</office:document-content>']), [2]],
-            'XML with an external entity' => ['docx', $zip(['word/document.xml' => '<!DOCTYPE x [<!ENTITY a SYSTEM "file:///etc/passwd">]><w:document>&a;</w:document>']), [2]],
+            'XML with entities' => [
+                'odt',
+                $zip([
+                    'content.xml'
+                        => '<!DOCTYPE x [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;&a;&a;">]><office:document-content xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0">&b;</office:document-content>',
+                ]),
+                [2],
+            ],
+            'XML with an external entity' => [
+                'docx',
+                $zip(['word/document.xml' => '<!DOCTYPE x [<!ENTITY a SYSTEM "file:///etc/passwd">]><w:document>&a;</w:document>']),
+                [2],
+            ],
             'HTML of elements that are never closed' => ['html', str_repeat('<div/>', 60_000), [2]],
             'HTML of bold in bold' => ['html', '<p>'.str_repeat('<b/>', 60_000).'x</p>', [2]],
             'HTML of too many tags' => ['html', '<ul>'.str_repeat('<li>x</li>', 100_000).'</ul>', [2]],
-            'a paragraph of 100,000 attributes' => ['html', '<p '.implode(' ', array_map(fn (int $at) => "a{$at}=\"1\"", range(1, 100_000))).'>x</p>', [2]],
-            'entities in UTF-16' => ['docx', $zip(['word/document.xml' => "\xFF\xFE".mb_convert_encoding('<?xml version="1.0" encoding="UTF-16"?><!DOCTYPE x [<!ENTITY a "aaaa">]><w:document xmlns:w="w">&a;</w:document>', 'UTF-16LE', 'UTF-8')]), [2]],
-            'entities behind a long comment' => ['xlsx', $zip(['[Content_Types].xml' => '<!--'.str_repeat('x', 9000).'--><!DOCTYPE x [<!ENTITY a SYSTEM "file:///etc/passwd">]><Types/>', 'xl/workbook.xml' => '<workbook/>']), [2]],
+            'a paragraph of 100,000 attributes' => [
+                'html',
+                '<p '.implode(' ', array_map(fn (int $at) => "a{$at}=\"1\"", range(1, 100_000))).'>x</p>',
+                [2],
+            ],
+            'entities in UTF-16' => [
+                'docx',
+                $zip([
+                    'word/document.xml' => "\xFF\xFE"
+                    .mb_convert_encoding(
+                        '<?xml version="1.0" encoding="UTF-16"?><!DOCTYPE x [<!ENTITY a "aaaa">]><w:document xmlns:w="w">&a;</w:document>',
+                        'UTF-16LE',
+                        'UTF-8',
+                    ),
+                ]),
+                [2],
+            ],
+            'entities behind a long comment' => [
+                'xlsx',
+                $zip([
+                    '[Content_Types].xml'
+                        => '<!--'.str_repeat('x', 9000).'--><!DOCTYPE x [<!ENTITY a SYSTEM "file:///etc/passwd">]><Types/>',
+                    'xl/workbook.xml' => '<workbook/>',
+                ]),
+                [2],
+            ],
             'XML nested 100,000 deep' => ['odt', $zip(['content.xml' => str_repeat('<a>', $deep).str_repeat('</a>', $deep)]), [2]],
-            'a workbook with an external entity' => ['xlsx', $zip(['[Content_Types].xml' => '<!DOCTYPE x [<!ENTITY a SYSTEM "file:///etc/passwd">]><Types/>', 'xl/workbook.xml' => '<workbook/>']), [2]],
+            'a workbook with an external entity' => [
+                'xlsx',
+                $zip([
+                    '[Content_Types].xml' => '<!DOCTYPE x [<!ENTITY a SYSTEM "file:///etc/passwd">]><Types/>',
+                    'xl/workbook.xml' => '<workbook/>',
+                ]),
+                [2],
+            ],
             'a workbook that is none' => ['xlsx', $zip(['xl/workbook.xml' => '<workbook/>']), [2]],
-            'formulas that go round in a circle' => ['xlsx', FileWriter::of(FileFormat::Xlsx, 'book', Sketch::read("t1 tab name=June\n  c1 column\n  r1 row c1==A2 → 1\n  r2 row c1==A1 → 1", 'spreadsheet'), []), [1]],
+            'formulas that go round in a circle' => [
+                'xlsx',
+                FileWriter::of(
+                    FileFormat::Xlsx,
+                    'book',
+                    Sketch::read("t1 tab name=June\n  c1 column\n  r1 row c1==A2 → 1\n  r2 row c1==A1 → 1", 'spreadsheet'),
+                    [],
+                ),
+                [1],
+            ],
         ];
     }
 
@@ -290,13 +413,21 @@ final class AtticTest extends TestCase
     public function test_nothing_that_was_made_to_hurt_does(string $ending, string $bytes, array $codes): void
     {
         $this->put("bad.{$ending}", $bytes);
-        $this->put("good.{$ending}", match ($ending) {
-            'json' => '{"a": 1}',
-            'odt' => (new OdtWriter)->write('x', Sketch::read('p1 . One.'), fn () => null),
-            'docx' => (new DocxWriter)->write('x', Sketch::read('p1 . One.'), fn () => null),
-            'xlsx' => FileWriter::of(FileFormat::Xlsx, 'book', Sketch::read("t1 tab name=June\n  c1 column\n  r1 row c1=x", 'spreadsheet'), []),
-            default => "plain, text\n",
-        });
+        $this->put(
+            "good.{$ending}",
+            match ($ending) {
+                'json' => '{"a": 1}',
+                'odt' => (new OdtWriter)->write('x', Sketch::read('p1 . One.'), fn () => null),
+                'docx' => (new DocxWriter)->write('x', Sketch::read('p1 . One.'), fn () => null),
+                'xlsx' => FileWriter::of(
+                    FileFormat::Xlsx,
+                    'book',
+                    Sketch::read("t1 tab name=June\n  c1 column\n  r1 row c1=x", 'spreadsheet'),
+                    [],
+                ),
+                default => "plain, text\n",
+            },
+        );
         foreach ([['bad', 'good'], ['good', 'bad']] as [$old, $new]) {
             [$code, $out, $error] = $this->attic('compare', "{$old}.{$ending}", "{$new}.{$ending}", ...($old === 'bad' ? ['--words'] : []));
             self::assertContains($code, $codes, $error);
@@ -318,7 +449,12 @@ final class AtticTest extends TestCase
     /** @return array{int, string, string} exit code, standard output and error */
     private function attic(string ...$arguments): array
     {
-        $process = proc_open([PHP_BINARY, dirname(__DIR__, 2).'/bin/attic', ...array_values($arguments)], [1 => ['file', "{$this->folder}/.out", 'w'], 2 => ['file', "{$this->folder}/.error", 'w']], $pipes, $this->folder);
+        $process = proc_open(
+            [PHP_BINARY, dirname(__DIR__, 2).'/bin/attic', ...array_values($arguments)],
+            [1 => ['file', "{$this->folder}/.out", 'w'], 2 => ['file', "{$this->folder}/.error", 'w']],
+            $pipes,
+            $this->folder,
+        );
         self::assertIsResource($process);
         $code = proc_close($process);
         $read = array_map(fn (string $name) => (string) file_get_contents("{$this->folder}/{$name}"), ['.out', '.error']);

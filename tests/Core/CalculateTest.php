@@ -142,12 +142,80 @@ final class CalculateTest extends TestCase
             $rows[] = [$number(), $number(), ['pear', 'plum', 'Fig', 'quince', '12'][mt_rand(0, 4)].($row % 3 ? '' : ' tart'), $number()];
         }
         $patterns = [
-            'A%1+B%2*D%3', 'A%1-B%2/(D%3^2+1)', 'SUM(A%1:B%2)', 'AVERAGE(A1:A%1)', 'MIN(A%1:D%2)', 'MAX(A%1,B%2,D%3)', 'IF(A%1>B%2,"more",C%3)', 'ROUND(A%1/7,2)', 'INT(A%1)', 'MOD(B%1,7)', 'ABS(A%1)',
-            'COUNT(A1:D%1)', 'COUNTA(C1:C%1)', 'COUNTIF(C1:C50,C%1)', 'COUNTIF(A1:A50,">"&B%1)', 'SUMIF(C1:C50,C%1,A1:A50)', 'VLOOKUP(A%1,A1:D50,2,FALSE)', 'INDEX(A1:D50,%1,2)', 'MATCH(A%1,A1:A50,0)', 'LEFT(C%1,2)', 'RIGHT(C%1,3)',
-            'MID(C%1,2,2)', 'LEN(C%1)', 'UPPER(C%1)', 'LOWER(C%1)', 'PROPER(C%1)', 'TRIM(" "&C%1)', 'SUBSTITUTE(C%1,"p","b")', 'C%1&"/"&A%2', 'CONCATENATE(C%1,A%2)', 'IFERROR(1/A%1,0)', '1/(A%1-A%1)', 'A%1+C%2', 'ISNUMBER(C%1)', 'ISTEXT(C%1)',
-            'AND(A%1>0,B%2>0)', 'OR(A%1>40,B%2>40)', 'NOT(A%1>B%1)', 'MEDIAN(A1:B%1)', 'STDEV(A1:A50)', 'LARGE(A1:A50,3)', 'SMALL(B1:B50,2)', 'RANK(A%1,A1:A50)', 'SUMPRODUCT(A1:A50,B1:B50)', 'A%1=B%2', 'A%1<>A%1', 'C%1="pear"', 'C%1<C%2', '-A%1', 'A%1%',
-            'SQRT(ABS(A%1))', 'POWER(2,MOD(B%1,5))', 'TEXT(A%1,"0.00")', 'VALUE("12")+A%1', 'REPT("x",MOD(ABS(INT(A%1)),4))', 'FIND("a",C%1&"a")', 'DATE(2026,1,ABS(INT(B%1))+1)', 'YEAR(DATE(2026,MOD(ABS(INT(A%1)),12)+1,3))', 'WEEKDAY(DATE(2026,1,%1))', 'EXP(MOD(A%1,3))',
-            'CHOOSE(2,A%1,B%1)', 'SUMIFS(A1:A50,B1:B50,">10",D1:D50,"<40")', 'AVERAGEIF(A1:A50,">0")', 'CEILING(ABS(A%1),5)', 'FLOOR(ABS(A%1),5)', 'TRUNC(A%1,1)', 'SIGN(A%1)', 'HLOOKUP(A1,A1:D50,2,FALSE)', 'IF(ISBLANK(A%1),1,2)', 'PRODUCT(A1:A4)', 'VAR(B1:B50)', 'PMT(0.01,12,1000+A%1)', '(A%1+B%1)*(A%2-B%2)', 'SUM(A%1:A%2,D%3)',
+            'A%1+B%2*D%3',
+            'A%1-B%2/(D%3^2+1)',
+            'SUM(A%1:B%2)',
+            'AVERAGE(A1:A%1)',
+            'MIN(A%1:D%2)',
+            'MAX(A%1,B%2,D%3)',
+            'IF(A%1>B%2,"more",C%3)',
+            'ROUND(A%1/7,2)',
+            'INT(A%1)',
+            'MOD(B%1,7)',
+            'ABS(A%1)',
+            'COUNT(A1:D%1)',
+            'COUNTA(C1:C%1)',
+            'COUNTIF(C1:C50,C%1)',
+            'COUNTIF(A1:A50,">"&B%1)',
+            'SUMIF(C1:C50,C%1,A1:A50)',
+            'VLOOKUP(A%1,A1:D50,2,FALSE)',
+            'INDEX(A1:D50,%1,2)',
+            'MATCH(A%1,A1:A50,0)',
+            'LEFT(C%1,2)',
+            'RIGHT(C%1,3)',
+            'MID(C%1,2,2)',
+            'LEN(C%1)',
+            'UPPER(C%1)',
+            'LOWER(C%1)',
+            'PROPER(C%1)',
+            'TRIM(" "&C%1)',
+            'SUBSTITUTE(C%1,"p","b")',
+            'C%1&"/"&A%2',
+            'CONCATENATE(C%1,A%2)',
+            'IFERROR(1/A%1,0)',
+            '1/(A%1-A%1)',
+            'A%1+C%2',
+            'ISNUMBER(C%1)',
+            'ISTEXT(C%1)',
+            'AND(A%1>0,B%2>0)',
+            'OR(A%1>40,B%2>40)',
+            'NOT(A%1>B%1)',
+            'MEDIAN(A1:B%1)',
+            'STDEV(A1:A50)',
+            'LARGE(A1:A50,3)',
+            'SMALL(B1:B50,2)',
+            'RANK(A%1,A1:A50)',
+            'SUMPRODUCT(A1:A50,B1:B50)',
+            'A%1=B%2',
+            'A%1<>A%1',
+            'C%1="pear"',
+            'C%1<C%2',
+            '-A%1',
+            'A%1%',
+            'SQRT(ABS(A%1))',
+            'POWER(2,MOD(B%1,5))',
+            'TEXT(A%1,"0.00")',
+            'VALUE("12")+A%1',
+            'REPT("x",MOD(ABS(INT(A%1)),4))',
+            'FIND("a",C%1&"a")',
+            'DATE(2026,1,ABS(INT(B%1))+1)',
+            'YEAR(DATE(2026,MOD(ABS(INT(A%1)),12)+1,3))',
+            'WEEKDAY(DATE(2026,1,%1))',
+            'EXP(MOD(A%1,3))',
+            'CHOOSE(2,A%1,B%1)',
+            'SUMIFS(A1:A50,B1:B50,">10",D1:D50,"<40")',
+            'AVERAGEIF(A1:A50,">0")',
+            'CEILING(ABS(A%1),5)',
+            'FLOOR(ABS(A%1),5)',
+            'TRUNC(A%1,1)',
+            'SIGN(A%1)',
+            'HLOOKUP(A1,A1:D50,2,FALSE)',
+            'IF(ISBLANK(A%1),1,2)',
+            'PRODUCT(A1:A4)',
+            'VAR(B1:B50)',
+            'PMT(0.01,12,1000+A%1)',
+            '(A%1+B%1)*(A%2-B%2)',
+            'SUM(A%1:A%2,D%3)',
         ];
         $book = new Spreadsheet;
         $lines = [];
@@ -181,7 +249,8 @@ final class CalculateTest extends TestCase
             if (is_array($mine)) {
                 $mine = $mine[0] === 'd' ? Date::stringToExcel((string) $mine[1]) : $mine[1];
             }
-            $same = is_numeric($theirs) && is_numeric($mine) ? abs($theirs - $mine) <= 1e-9 * max(1, abs((float) $theirs)) : $theirs === $mine;
+            $same
+                = is_numeric($theirs) && is_numeric($mine) ? abs($theirs - $mine) <= 1e-9 * max(1, abs((float) $theirs)) : $theirs === $mine;
             self::assertTrue($same, "seed {$seed}: ={$formula} is ".json_encode($mine).', the library says '.json_encode($theirs));
             $agreed++;
         }
@@ -198,7 +267,14 @@ final class CalculateTest extends TestCase
         self::assertSame('#VALUE!', $functions->call('REPT', ['x', 1e9]));
         self::assertSame('#VALUE!', $functions->call('SUBSTITUTE', [str_repeat('a', 30000), 'a', str_repeat('b', 30000)]));
         self::assertSame('#VALUE!', $functions->call('TEXTJOIN', [',', true, array_fill(0, 400, str_repeat('a', 30000))]));
-        self::assertSame(['xxx', 120, -5000.0], [$functions->call('REPT', ['x', 3]), (int) $functions->call('FACT', [5]), round((float) $functions->call('CUMPRINC', [0.0001, 360, 250000, 1, 8, 0]) / 1000) * 1000]);
+        self::assertSame(
+            ['xxx', 120, -5000.0],
+            [
+                $functions->call('REPT', ['x', 3]),
+                (int) $functions->call('FACT', [5]),
+                round((float) $functions->call('CUMPRINC', [0.0001, 360, 250000, 1, 8, 0]) / 1000) * 1000,
+            ],
+        );
     }
 
     public function test_only_what_depends_on_a_change_is_worked_out(): void
@@ -211,14 +287,20 @@ final class CalculateTest extends TestCase
         $parts[$before->position('t1r1') ?? 0] = $before->get('t1r1')->with('t1c0', 6);
         $after = self::calculated(PartTree::of(array_values($parts)), $wrong);
 
-        self::assertSame(['99', '3', '12', '111'], [self::shown($after, 'B1'), self::shown($after, 'C1'), self::shown($after, 'B2'), self::shown($after, 'C2')]);
+        self::assertSame(
+            ['99', '3', '12', '111'],
+            [self::shown($after, 'B1'), self::shown($after, 'C1'), self::shown($after, 'B2'), self::shown($after, 'C2')],
+        );
     }
 
     public function test_circles_are_told_and_everything_else_is_worked_out(): void
     {
         $tree = self::calculated(self::sheet(['Log' => "=B1+1|=A1+1|=B1*2|=IFERROR(A1,0)\n=SUM(A1:A2)|7|=B2"]));
 
-        self::assertSame(['#CIRCLE!', '#CIRCLE!', '#CIRCLE!', '0', '#CIRCLE!', '7'], array_map(fn (string $cell) => self::shown($tree, $cell), ['A1', 'B1', 'C1', 'D1', 'A2', 'C2']));
+        self::assertSame(
+            ['#CIRCLE!', '#CIRCLE!', '#CIRCLE!', '0', '#CIRCLE!', '7'],
+            array_map(fn (string $cell) => self::shown($tree, $cell), ['A1', 'B1', 'C1', 'D1', 'A2', 'C2']),
+        );
     }
 
     public function test_a_chain_as_long_as_a_column_does_not_run_deep(): void
@@ -230,7 +312,12 @@ final class CalculateTest extends TestCase
 
     public function test_a_calculation_that_reads_too_much_stops_and_says_so(): void
     {
-        $tree = Recalculation::of(PartTree::of([]), self::sheet(['Log' => "1|=SUM(A1:A3)|=A1\n2|=SUM(A1:A3)\n3|=SUM(A1:A3)"]), self::TODAY, most: 7);
+        $tree = Recalculation::of(
+            PartTree::of([]),
+            self::sheet(['Log' => "1|=SUM(A1:A3)|=A1\n2|=SUM(A1:A3)\n3|=SUM(A1:A3)"]),
+            self::TODAY,
+            most: 7,
+        );
 
         self::assertSame(['6', '6', '#LIMIT!', '1'], array_map(fn (string $cell) => self::shown($tree, $cell), ['B1', 'B2', 'B3', 'C1']));
     }
@@ -238,7 +325,9 @@ final class CalculateTest extends TestCase
     public function test_a_range_is_read_and_summed_once_for_all_who_ask(): void
     {
         $rows = 600;
-        foreach (['SUM(A1:A600)' => '180300', 'MEDIAN(A1:A600)' => '300.5', 'MIN(A1:A600)' => '1', 'MAX(A1:A600)' => '600'] as $formula => $result) {
+        foreach (
+            ['SUM(A1:A600)' => '180300', 'MEDIAN(A1:A600)' => '300.5', 'MIN(A1:A600)' => '1', 'MAX(A1:A600)' => '600'] as $formula => $result
+        ) {
             $sheet = self::sheet(['Log' => implode("\n", array_map(fn (int $row) => "{$row}|={$formula}", range(1, $rows)))]);
             // So many steps as reading and summing it a few times takes, and not 600 times.
             $tree = Recalculation::of(PartTree::of([]), $sheet, self::TODAY, most: 20_000);
@@ -250,13 +339,23 @@ final class CalculateTest extends TestCase
     {
         // The sum is asked for while results are still put into the column that it reads.
         $tree = self::calculated(self::sheet(['Log' => "=SUM(B1:B3)|=SUM(C1:C3)|1\n=SUM(B1:B3)|=B1+1|2\n=SUM(B1:B2)|=B2+SUM(B1:B2)|3"]));
-        self::assertSame(['33', '33', '13', '6', '7', '20'], array_map(fn (string $cell) => self::shown($tree, $cell), ['A1', 'A2', 'A3', 'B1', 'B2', 'B3']));
+        self::assertSame(
+            ['33', '33', '13', '6', '7', '20'],
+            array_map(fn (string $cell) => self::shown($tree, $cell), ['A1', 'A2', 'A3', 'B1', 'B2', 'B3']),
+        );
     }
 
     public function test_formulas_that_would_count_for_ever_say_so_and_the_save_lands(): void
     {
-        $tree = self::calculated(self::sheet(['Log' => '=BINOM.DIST(99999,99999,0.5,TRUE)|=POISSON(99999,3,TRUE)|=BINOM.DIST(3,10,0.5,TRUE)|=NEGBINOMDIST(99999,3,0.5)']));
-        self::assertSame(['#NUM!', '#NUM!', '0.171875', '#NUM!'], array_map(fn (string $cell) => self::shown($tree, $cell), ['A1', 'B1', 'C1', 'D1']));
+        $tree = self::calculated(
+            self::sheet([
+                'Log' => '=BINOM.DIST(99999,99999,0.5,TRUE)|=POISSON(99999,3,TRUE)|=BINOM.DIST(3,10,0.5,TRUE)|=NEGBINOMDIST(99999,3,0.5)',
+            ]),
+        );
+        self::assertSame(
+            ['#NUM!', '#NUM!', '0.171875', '#NUM!'],
+            array_map(fn (string $cell) => self::shown($tree, $cell), ['A1', 'B1', 'C1', 'D1']),
+        );
 
         $many = self::sheet(['Log' => implode("\n", array_map(fn (int $row) => "{$row}|=COUNTIF(A1:A600,A{$row})", range(1, 600)))]);
         $tree = Recalculation::of(PartTree::of([]), $many, self::TODAY, most: 200_000);
@@ -270,7 +369,16 @@ final class CalculateTest extends TestCase
         $text = str_repeat('ab ', 3_000);
         $called = 0;
         foreach (array_diff($functions->names(), ['ROW', 'COLUMN', 'SUBTOTAL', 'TODAY']) as $name) {
-            foreach ([[999_999, 999_999, 0.5, true], [4_999, 0.5, 1, true], [1_000, 900, 0.5, true], [60, 0.5, 0.4], [$text, $text, 1, $text], [1e9, 1e9]] as $arguments) {
+            foreach (
+                [
+                    [999_999, 999_999, 0.5, true],
+                    [4_999, 0.5, 1, true],
+                    [1_000, 900, 0.5, true],
+                    [60, 0.5, 0.4],
+                    [$text, $text, 1, $text],
+                    [1e9, 1e9],
+                ] as $arguments
+            ) {
                 $functions->call($name, $arguments);
                 $called++;
             }
@@ -278,14 +386,25 @@ final class CalculateTest extends TestCase
         self::assertGreaterThan(1_800, $called);
         $block = array_map(fn (int $row) => ['A' => $row], range(1, 3_000));
         self::assertGreaterThan(Recalculation::MOST_STEPS, Functions::steps('NETWORKDAYS', [$block, array_slice($block, 0, 2_000)]));
-        self::assertGreaterThan(Recalculation::MOST_STEPS, Functions::steps('BINOM.DIST', [array_merge($block, $block, $block), 5, 0.5, true]));
+        self::assertGreaterThan(
+            Recalculation::MOST_STEPS,
+            Functions::steps('BINOM.DIST', [array_merge($block, $block, $block), 5, 0.5, true]),
+        );
     }
 
     public function test_criteria_may_be_numbers(): void
     {
-        $tree = self::calculated(self::sheet(['Log' => "5|=COUNTIF(A1:A3,5)|=SUMIF(A1:A3,A1,A1:A3)\n7|=COUNTIFS(A1:A3,5,A1:A3,\"<6\")|=AVERAGEIF(A1:A3,5)\n5|=COUNTIF(A1:A3,\">5\")"]));
+        $tree = self::calculated(
+            self::sheet([
+                'Log'
+                    => "5|=COUNTIF(A1:A3,5)|=SUMIF(A1:A3,A1,A1:A3)\n7|=COUNTIFS(A1:A3,5,A1:A3,\"<6\")|=AVERAGEIF(A1:A3,5)\n5|=COUNTIF(A1:A3,\">5\")",
+            ]),
+        );
 
-        self::assertSame(['2', '10', '2', '5', '1'], array_map(fn (string $cell) => self::shown($tree, $cell), ['B1', 'C1', 'B2', 'C2', 'B3']));
+        self::assertSame(
+            ['2', '10', '2', '5', '1'],
+            array_map(fn (string $cell) => self::shown($tree, $cell), ['B1', 'C1', 'B2', 'C2', 'B3']),
+        );
     }
 
     public function test_rows_that_come_go_and_move_leave_formulas_right(): void
@@ -293,19 +412,44 @@ final class CalculateTest extends TestCase
         $kind = Kinds::named('spreadsheet');
         $before = self::calculated(self::sheet(['Log' => "1|=A1*2\n2|=A2*2\n3|=A3*2\n4|=A4*2\n=SUM(A1:A4)|=SUM(B2:B3)"]));
         /** @param list<string|Part> $order */
-        $with = fn (array $order): PartTree => Consequences::of($kind, $before, PartTree::of([...array_slice($before->parts, 0, 3), ...array_values(array_map(fn (string|Part $row) => $row instanceof Part ? $row : $before->get($row), $order))]), self::TODAY);
+        $with = fn (array $order): PartTree => Consequences::of(
+            $kind,
+            $before,
+            PartTree::of([
+                ...array_slice($before->parts, 0, 3),
+                ...array_values(array_map(fn (string|Part $row) => $row instanceof Part ? $row : $before->get($row), $order)),
+            ]),
+            self::TODAY,
+        );
 
         $inserted = $with(['t1r0', new Part('new1', 'row', 1, ['t1c0' => 100]), 't1r1', 't1r2', 't1r3', 't1r4']);
-        self::assertSame(['SUM(A1:A5)', '110', 'SUM(B3:B4)'], [self::spelled($inserted, 't1r4', 't1c0'), Cell::show($inserted->get('t1r4')->fields['t1c0']), self::spelled($inserted, 't1r4', 't1c1')]);
+        self::assertSame(
+            ['SUM(A1:A5)', '110', 'SUM(B3:B4)'],
+            [
+                self::spelled($inserted, 't1r4', 't1c0'),
+                Cell::show($inserted->get('t1r4')->fields['t1c0']),
+                self::spelled($inserted, 't1r4', 't1c1'),
+            ],
+        );
 
         $shrunk = $with(['t1r1', 't1r2', 't1r4']);
         self::assertSame(['SUM(A1:A2)', '5'], [self::spelled($shrunk, 't1r4', 't1c0'), Cell::show($shrunk->get('t1r4')->fields['t1c0'])]);
 
         $sorted = $with(['t1r3', 't1r2', 't1r1', 't1r0', 't1r4']);
-        self::assertSame(['SUM(A1:A4)', '10', '8'], [self::spelled($sorted, 't1r4', 't1c0'), Cell::show($sorted->get('t1r4')->fields['t1c0']), Cell::show($sorted->get('t1r3')->fields['t1c1'])]);
+        self::assertSame(
+            ['SUM(A1:A4)', '10', '8'],
+            [
+                self::spelled($sorted, 't1r4', 't1c0'),
+                Cell::show($sorted->get('t1r4')->fields['t1c0']),
+                Cell::show($sorted->get('t1r3')->fields['t1c1']),
+            ],
+        );
 
         $carriedOff = $with(['t1r1', 't1r2', 't1r3', 't1r4', 't1r0']);
-        self::assertSame(['SUM(A1:A3)', '9'], [self::spelled($carriedOff, 't1r4', 't1c0'), Cell::show($carriedOff->get('t1r4')->fields['t1c0'])]);
+        self::assertSame(
+            ['SUM(A1:A3)', '9'],
+            [self::spelled($carriedOff, 't1r4', 't1c0'), Cell::show($carriedOff->get('t1r4')->fields['t1c0'])],
+        );
 
         $gone = $with(['t1r4']);
         self::assertSame(['#REF!', 'SUM(#REF!)'], [Cell::show($gone->get('t1r4')->fields['t1c0']), self::spelled($gone, 't1r4', 't1c0')]);
@@ -315,10 +459,20 @@ final class CalculateTest extends TestCase
     {
         $kind = Kinds::named('spreadsheet');
         $before = self::calculated(self::sheet(['Log' => "8|\n|=A1*2"]));
-        $without = Consequences::of($kind, $before, PartTree::of(array_values(array_filter($before->parts, fn (Part $part) => $part->id !== 't1r0'))), self::TODAY);
+        $without = Consequences::of(
+            $kind,
+            $before,
+            PartTree::of(array_values(array_filter($before->parts, fn (Part $part) => $part->id !== 't1r0'))),
+            self::TODAY,
+        );
         self::assertSame('#REF!', Cell::show($without->get('t1r1')->fields['t1c1']));
 
-        $back = Consequences::of($kind, $without, PartTree::of([...array_slice($without->parts, 0, 3), $before->get('t1r0'), $without->get('t1r1')]), self::TODAY);
+        $back = Consequences::of(
+            $kind,
+            $without,
+            PartTree::of([...array_slice($without->parts, 0, 3), $before->get('t1r0'), $without->get('t1r1')]),
+            self::TODAY,
+        );
         self::assertSame('16', Cell::show($back->get('t1r1')->fields['t1c1']));
     }
 
@@ -326,10 +480,16 @@ final class CalculateTest extends TestCase
     {
         $tree = self::sheet(['Log' => implode("\n", array_fill(0, 9, '1|2|3')), "We've 2" => '1']);
         $places = new CellPlaces($tree);
-        foreach (['SUM(A1:A3)*$B$2+"A1 [r.c]"&LOG10(2)', "'We''ve 2'!A1+B2", 'SUM(A:B)+SUM(2:3)+SUM($A$1:C$9)', 'C2*TRUE', 'A1B+X_A1', '#REF!+1'] as $formula) {
+        foreach (
+            ['SUM(A1:A3)*$B$2+"A1 [r.c]"&LOG10(2)', "'We''ve 2'!A1+B2", 'SUM(A:B)+SUM(2:3)+SUM($A$1:C$9)', 'C2*TRUE', 'A1B+X_A1', '#REF!+1'] as $formula
+        ) {
             self::assertSame($formula, Formula::spell(Formula::keep($formula, 't1r1', $places), 't1r1', $places));
         }
-        self::assertSame('SUM(B2:B9)', Formula::spell(Formula::keep('SUM(B2:B99)', 't1r0', $places), 't1r0', $places), 'a range ends with the sheet');
+        self::assertSame(
+            'SUM(B2:B9)',
+            Formula::spell(Formula::keep('SUM(B2:B99)', 't1r0', $places), 't1r0', $places),
+            'a range ends with the sheet',
+        );
         self::assertSame('[.t1c0]*2', Formula::keep('A5*2', 't1r4', $places), 'the same text in every row');
     }
 

@@ -30,15 +30,35 @@ final class ChangeSetTest extends TestCase
     public function test_a_field_of_a_part_that_took_another_role_brings_all_of_it(): void
     {
         $text = fn (string $text): RichText => RichText::plain($text);
-        $old = PartTree::of([new Part('pone', 'paragraph', 0, ['text' => $text('Tools we lend')]), new Part('ptwo', 'paragraph', 0, ['text' => $text('Sign the log')])]);
-        $new = PartTree::of([new Part('pone', 'heading', 0, ['level' => 2, 'text' => $text('Tools that we lend')]), new Part('ptwo', 'paragraph', 0, ['text' => $text('Sign the log twice')])]);
+        $old = PartTree::of([
+            new Part('pone', 'paragraph', 0, ['text' => $text('Tools we lend')]),
+            new Part('ptwo', 'paragraph', 0, ['text' => $text('Sign the log')]),
+        ]);
+        $new = PartTree::of([
+            new Part('pone', 'heading', 0, ['level' => 2, 'text' => $text('Tools that we lend')]),
+            new Part('ptwo', 'paragraph', 0, ['text' => $text('Sign the log twice')]),
+        ]);
         foreach (['text', 'level'] as $field) {
-            $picked = TreeCompare::of($old, $new)->pick($old, ["edited:pone/{$field}"])->changes->apply($old)->orFail();
-            self::assertSame([$new->get('pone')->record(), $old->get('ptwo')->record()], array_map(fn (Part $part) => $part->record(), $picked->parts));
+            $picked = TreeCompare::of($old, $new)
+                ->pick($old, ["edited:pone/{$field}"])
+                ->changes->apply($old)
+                ->orFail();
+            self::assertSame(
+                [$new->get('pone')->record(), $old->get('ptwo')->record()],
+                array_map(fn (Part $part) => $part->record(), $picked->parts),
+            );
         }
         // Of one that keeps its role a field comes alone.
-        $tasks = fn (string $words, bool $done): PartTree => PartTree::of([new Part('pone', 'item', 0, ['style' => 'task', 'done' => $done, 'text' => $text($words)])]);
-        self::assertEquals($tasks('Sign', true)->parts, TreeCompare::of($tasks('Sign', false), $tasks('Sign it', true))->pick($tasks('Sign', false), ['edited:pone/done'])->changes->apply($tasks('Sign', false))->orFail()->parts);
+        $tasks = fn (string $words, bool $done): PartTree => PartTree::of([
+            new Part('pone', 'item', 0, ['style' => 'task', 'done' => $done, 'text' => $text($words)]),
+        ]);
+        self::assertEquals(
+            $tasks('Sign', true)->parts,
+            TreeCompare::of($tasks('Sign', false), $tasks('Sign it', true))
+                ->pick($tasks('Sign', false), ['edited:pone/done'])
+                ->changes->apply($tasks('Sign', false))
+                ->orFail()->parts,
+        );
     }
 
     /** @param array<string, string> $case */
@@ -72,7 +92,13 @@ final class ChangeSetTest extends TestCase
         $old = Sketch::read($case['old'], $kind->name());
         $matched = Matching::adopt($old, Sketch::read($case['new'], $kind->name()), $kind->grid());
         self::assertTrue($matched->exact);
-        $said = implode("\n", array_map(fn (Change $change) => rtrim($change->key().' '.implode(' ', $change->fields())), TreeCompare::of($old, $matched->tree)->changes));
+        $said = implode(
+            "\n",
+            array_map(
+                fn (Change $change) => rtrim($change->key().' '.implode(' ', $change->fields())),
+                TreeCompare::of($old, $matched->tree)->changes,
+            ),
+        );
         if (getenv('REWRITE')) {
             Cases::rewrite($file, $title, 'changes', $said);
         }
@@ -87,7 +113,10 @@ final class ChangeSetTest extends TestCase
             'the edited text was edited' => ["h1 # Title\np1 . One, once.\np2 . Two.\ni1 - tools\n  i2 - saw", ['differs p1 text']],
             'the edited part is gone' => ["h1 # Title\np2 . Two.\ni1 - tools\n  i2 - saw", ['gone p1', 'no_sibling p3']],
             'the removed part was edited' => ["h1 # Title\np1 . One.\np2 . Two.\ni1 - tools\n  i2 - large saw", ['differs i2']],
-            'the removed part holds something new' => ["h1 # Title\np1 . One.\np2 . Two.\ni1 - tools\n  i2 - saw\n    i3 - blade", ['holds i2']],
+            'the removed part holds something new' => [
+                "h1 # Title\np1 . One.\np2 . Two.\ni1 - tools\n  i2 - saw\n    i3 - blade",
+                ['holds i2'],
+            ],
             'the added part is there' => ["h1 # Title\np1 . One.\np2 . Two.\ni1 - tools\n  i2 - saw\np3 . Three.", ['there p3']],
         ];
     }
@@ -108,7 +137,10 @@ final class ChangeSetTest extends TestCase
     {
         $old = Sketch::read("p1 . One.\ni1 - tools\ni2 - saw");
         $changes = TreeCompare::of($old, Sketch::read("p1 # One.\ni1 - tools\ni2 - saw\ni3 - file"));
-        $said = fn (string $now): array => array_map(fn (Misfit $misfit) => "{$misfit->type->value} {$misfit->id}", $changes->apply(Sketch::read($now))->misfits);
+        $said = fn (string $now): array => array_map(
+            fn (Misfit $misfit) => "{$misfit->type->value} {$misfit->id}",
+            $changes->apply(Sketch::read($now))->misfits,
+        );
         self::assertSame([], $said("i1 - tools\ni2 - saw\np1 . One."));
         self::assertSame(['differs p1'], array_values(array_unique($said("p1 - One.\ni1 - tools\ni2 - saw"))));
         self::assertSame(['no_sibling i3'], $said("p1 . One.\ni1 - tools\n  i2 - saw"));
@@ -127,16 +159,31 @@ final class ChangeSetTest extends TestCase
             return PartTree::of($parts);
         };
         $old = $table('o', fn (int $seat): int => $seat, 40, 41);
-        $new = Matching::adopt($old, $table('n', fn (int $seat): string|int => $seat % 2 === 0 ? (string) $seat : $seat, 100), (new SpreadsheetKind)->grid());
+        $new = Matching::adopt(
+            $old,
+            $table('n', fn (int $seat): string|int => $seat % 2 === 0 ? (string) $seat : $seat, 100),
+            (new SpreadsheetKind)->grid(),
+        );
         self::assertTrue($new->exact);
         $changes = TreeCompare::of($old, $new->tree);
-        self::assertSame([2, 1, 0], array_map(fn (ChangeType $type): int => count($changes->of($type)), [ChangeType::Added, ChangeType::Removed, ChangeType::Moved]));
+        self::assertSame(
+            [2, 1, 0],
+            array_map(fn (ChangeType $type): int => count($changes->of($type)), [ChangeType::Added, ChangeType::Removed, ChangeType::Moved]),
+        );
     }
 
     public function test_json_that_is_no_change_set_is_refused(): void
     {
         $good = TreeCompare::of(Sketch::read('p1 . One.'), Sketch::read('p2 . Two.'))->toJson();
-        $broken = [null, 7, [], ['changes' => 1], ['changes' => [['type' => 'eaten']]], ['changes' => [['type' => 'added']]], ['changes' => [['type' => 'moved', 'before' => ['p1', 'x', 0, []]]]]];
+        $broken = [
+            null,
+            7,
+            [],
+            ['changes' => 1],
+            ['changes' => [['type' => 'eaten']]],
+            ['changes' => [['type' => 'added']]],
+            ['changes' => [['type' => 'moved', 'before' => ['p1', 'x', 0, []]]]],
+        ];
         foreach ($broken as $value) {
             try {
                 ChangeSet::fromJson($value);

@@ -60,7 +60,10 @@ final class FormTest extends TestCase
     public function test_the_way_that_answers_take(array $sent, array $asked): void
     {
         $form = Sketch::read(self::FORM, 'form');
-        self::assertSame($asked, (new Flow($form))->walk((new Answers($form, ['q5' => 'a@b.example'] + $sent))->entry()->byId())->questions);
+        self::assertSame(
+            $asked,
+            (new Flow($form))->walk((new Answers($form, ['q5' => 'a@b.example'] + $sent))->entry()->byId())->questions,
+        );
     }
 
     public function test_a_sound_form_has_no_problems_and_these_arrows(): void
@@ -81,9 +84,20 @@ final class FormTest extends TestCase
             'to itself' => [['r4' => '    r4 skip_rule when=answered | action=go | target=q4'], ['circle q4 r4 q4']],
             'its target is gone' => [['r1' => '    r1 skip_rule when=is | value=c2 | action=go | target=q9'], ['gone q1 r1 ']],
             'its choice is gone' => [['r1' => '    r1 skip_rule when=is | value=c9 | action=go | target=p2'], ['choice_gone q1 r1 p2']],
-            'its question has no choices any more' => [['q1' => '  q1 question type=short | text=What are you bringing? | required=TRUE', 'r2' => ''], ['choice_gone q1 r1 p2']],
+            'its question has no choices any more' => [
+                ['q1' => '  q1 question type=short | text=What are you bringing? | required=TRUE', 'r2' => ''],
+                ['choice_gone q1 r1 p2'],
+            ],
             'it comes too late' => [['r4' => '    r4 skip_rule when=answered | action=hide | target=q1'], ['too_late q4 r4 q1']],
-            'nobody gets there' => [['q2' => '  q2 question type=yes_no | text=Does it smell? | required=TRUE', 'r3' => "    r3 skip_rule when=is | value=yes | action=go | target=q4\n    r5 skip_rule when=is | value=no | action=end", 'r2' => ''], ['unreachable q3  ']],
+            'nobody gets there' => [
+                [
+                    'q2' => '  q2 question type=yes_no | text=Does it smell? | required=TRUE',
+                    'r3'
+                        => "    r3 skip_rule when=is | value=yes | action=go | target=q4\n    r5 skip_rule when=is | value=no | action=end",
+                    'r2' => '',
+                ],
+                ['unreachable q3  '],
+            ],
             'a page without questions' => [['q4' => '', 'r4' => '', 'q5' => ''], ['empty_page q1 r1 p2', 'gone q2 r3 ']],
         ];
     }
@@ -163,10 +177,16 @@ final class FormTest extends TestCase
     #[DataProvider('answers')]
     public function test_an_answer_is_read_or_said_to_be_wrong(string $question, mixed $sent, ?string $expected): void
     {
-        $form = Sketch::read("p1 page title=A\n  q1 question {$question} | text=Well?\n    c1 choice label=A\n    c2 choice label=B\n    l1 grid_line label=L\n    l2 grid_line label=M", 'form');
+        $form = Sketch::read(
+            "p1 page title=A\n  q1 question {$question} | text=Well?\n    c1 choice label=A\n    c2 choice label=B\n    l1 grid_line label=L\n    l2 grid_line label=M",
+            'form',
+        );
         $answers = new Answers($form, ['q1' => $sent, 'q9' => 'forged']);
         if ($expected !== null && $expected[0] === '!') {
-            self::assertSame([[substr($expected, 1), 'q1']], array_map(fn (Problem $problem) => [$problem->code, $problem->path], $answers->problems));
+            self::assertSame(
+                [[substr($expected, 1), 'q1']],
+                array_map(fn (Problem $problem) => [$problem->code, $problem->path], $answers->problems),
+            );
             self::assertSame([], $answers->entry()->parts);
 
             return;
@@ -181,14 +201,28 @@ final class FormTest extends TestCase
         });
         self::assertNull($answers->entry()->find('q9'));
         // An entry is content like any other.
-        $wire = array_map(fn (Part $part) => [substr($part->id.'xxxx', 0, 4), ...array_slice($part->toJson(), 1)], $answers->entry()->parts);
+        $wire = array_map(
+            fn (Part $part) => [substr($part->id.'xxxx', 0, 4), ...array_slice($part->toJson(), 1)],
+            $answers->entry()->parts,
+        );
         self::assertSame([], (new EntryKind)->read(json_decode((string) json_encode($wire), true), new Limits)->problems);
     }
 
     public function test_of_several_rules_that_fit_the_first_decides_how_it_goes_on(): void
     {
-        $rules = fn (string ...$rules): PartTree => Sketch::read("p1 page title=A\n  q1 question type=one | text=Well?\n    c1 choice label=A\n".implode('', array_map(fn (string $rule, int|string $at) => "    r{$at} skip_rule when=is | value=c1 | {$rule}\n", $rules, array_keys($rules)))
-            ."  q2 question type=short | text=Two\n  q3 question type=short | text=Three\n  q4 question type=short | text=Four", 'form');
+        $rules = fn (string ...$rules): PartTree => Sketch::read(
+            "p1 page title=A\n  q1 question type=one | text=Well?\n    c1 choice label=A\n"
+                .implode(
+                    '',
+                    array_map(
+                        fn (string $rule, int|string $at) => "    r{$at} skip_rule when=is | value=c1 | {$rule}\n",
+                        $rules,
+                        array_keys($rules),
+                    ),
+                )
+                ."  q2 question type=short | text=Two\n  q3 question type=short | text=Three\n  q4 question type=short | text=Four",
+            'form',
+        );
         $asked = fn (PartTree $form): array => (new Flow($form))->walk((new Answers($form, ['q1' => 'c1']))->entry()->byId())->questions;
         self::assertSame(['q1', 'q3', 'q4'], $asked($rules('action=go | target=q3', 'action=go | target=q2')));
         self::assertSame(['q1', 'q3', 'q4'], $asked($rules('action=go | target=q3', 'action=end')));
@@ -201,10 +235,16 @@ final class FormTest extends TestCase
     public function test_who_may_leave_a_question_out_goes_on_to_the_next(): void
     {
         $arrows = function (string $required): array {
-            $form = Sketch::read("p1 page title=A\n  q1 question type=yes_no | text=Well?{$required}\n    r1 skip_rule when=is | value=yes | action=go | target=q3\n    r2 skip_rule when=is | value=no | action=end\n"
-                ."  q2 question type=short | text=Two\n  q3 question type=short | text=Three", 'form');
+            $form = Sketch::read(
+                "p1 page title=A\n  q1 question type=yes_no | text=Well?{$required}\n    r1 skip_rule when=is | value=yes | action=go | target=q3\n    r2 skip_rule when=is | value=no | action=end\n"
+                    ."  q2 question type=short | text=Two\n  q3 question type=short | text=Three",
+                'form',
+            );
 
-            return [array_map(fn (Arrow $arrow) => [$arrow->from, $arrow->to], (new Flow($form))->arrows()), array_map(fn (FlowProblem $problem) => [$problem->code, $problem->question], (new Flow($form))->problems())];
+            return [
+                array_map(fn (Arrow $arrow) => [$arrow->from, $arrow->to], (new Flow($form))->arrows()),
+                array_map(fn (FlowProblem $problem) => [$problem->code, $problem->question], (new Flow($form))->problems()),
+            ];
         };
         self::assertSame([[['q1', 'q2'], ['q1', 'q3'], ['q1', null], ['q2', 'q3'], ['q3', null]], []], $arrows(''));
         self::assertSame([[['q1', 'q3'], ['q1', null], ['q2', 'q3'], ['q3', null]], [['unreachable', 'q2']]], $arrows(' | required=TRUE'));
@@ -215,7 +255,10 @@ final class FormTest extends TestCase
         $form = Sketch::read(self::FORM, 'form');
         $entry = (new Answers($form, ['q1' => 'c3', 'other-q1' => '  A   kite ', 'q5' => 'a@b.example']))->entry();
         self::assertSame([['c3'], ['A kite']], [$entry->get('q1')->strings('choices'), $entry->get('q1')->strings('said')]);
-        self::assertSame(['Clothes'], (new Answers($form, ['q1' => 'c2', 'other-q1' => 'A kite', 'q5' => 'a@b.example']))->entry()->get('q1')->strings('said'));
+        self::assertSame(
+            ['Clothes'],
+            (new Answers($form, ['q1' => 'c2', 'other-q1' => 'A kite', 'q5' => 'a@b.example']))->entry()->get('q1')->strings('said'),
+        );
     }
 
     public function test_what_is_not_touched_stays_where_it_is_whatever_the_form_asks_by_now(): void
@@ -224,16 +267,29 @@ final class FormTest extends TestCase
         $given = fn (array $sent): Answers => new Answers($form, ['q5' => 'a@b.example'] + $sent);
         $base = $given(['q1' => 'c1', 'q2' => 'no', 'q4' => '3'])->entry();
         // The form asks in another order since, and one question no more.
-        $entry = PartTree::of([$base->get('q4'), $base->get('q1')->with('value', 'as it was'), new Part('q0', 'answer', 0, ['value' => 'Of before']), $base->get('q5')]);
+        $entry = PartTree::of([
+            $base->get('q4'),
+            $base->get('q1')->with('value', 'as it was'),
+            new Part('q0', 'answer', 0, ['value' => 'Of before']),
+            $base->get('q5'),
+        ]);
         self::assertEquals($entry->parts, SentAnswers::into($form, $entry, [], $given([]))->parts);
         $into = SentAnswers::into($form, $entry, ['q2' => 'yes', 'q4' => ''], $given(['q1' => 'c1', 'q2' => 'yes']));
         self::assertSame(['q1', 'q2', 'q0', 'q5'], array_column($into->parts, 'id'));
-        self::assertSame(['q1', 'q5'], array_column(SentAnswers::into($form, PartTree::of([$base->get('q5')]), ['q1' => 'c2'], $given(['q1' => 'c2']))->parts, 'id'));
+        self::assertSame(
+            ['q1', 'q5'],
+            array_column(SentAnswers::into($form, PartTree::of([$base->get('q5')]), ['q1' => 'c2'], $given(['q1' => 'c2']))->parts, 'id'),
+        );
     }
 
     public function test_what_is_not_asked_is_neither_kept_nor_wrong(): void
     {
-        $answers = new Answers(Sketch::read(self::FORM, 'form'), ['q1' => 'c2', 'q2' => 'perhaps', 'q3' => 'hidden', 'q5' => 'a@b.example']);
+        $answers = new Answers(Sketch::read(self::FORM, 'form'), [
+            'q1' => 'c2',
+            'q2' => 'perhaps',
+            'q3' => 'hidden',
+            'q5' => 'a@b.example',
+        ]);
         self::assertSame([[], ['q1', 'q5']], [$answers->problems, array_column($answers->entry()->parts, 'id')]);
         $ended = new Answers(Sketch::read(self::FORM, 'form'), ['q1' => 'c1', 'q4' => '11']);
         self::assertSame([], $ended->problems, 'what comes after the end is not required');

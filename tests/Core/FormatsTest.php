@@ -34,7 +34,10 @@ final class FormatsTest extends TestCase
         $html = $this->write(DocumentFormat::Html);
         self::assertStringContainsString('<h1>Opening &lt;checks&gt;</h1>', $html);
         self::assertStringContainsString('<p>Walk the <strong>whole</strong> room.</p>', $html);
-        self::assertStringContainsString("<ul>\n<li>outer\n<ol>\n<li>first</li>\n<li>second</li>\n</ol>\n</li>\n<li><input type=\"checkbox\" disabled checked> done", $html);
+        self::assertStringContainsString(
+            "<ul>\n<li>outer\n<ol>\n<li>first</li>\n<li>second</li>\n</ol>\n</li>\n<li><input type=\"checkbox\" disabled checked> done",
+            $html,
+        );
         self::assertStringContainsString('<td>For | against</td>', $html);
         self::assertStringContainsString('<img src="data:image/png;base64,AA==" alt="A &quot;bench&quot;">', $html);
         $document = new \DOMDocument;
@@ -44,7 +47,18 @@ final class FormatsTest extends TestCase
     public function test_markdown(): void
     {
         $markdown = $this->write(DocumentFormat::Markdown);
-        foreach (["# Opening \\<checks\\>\n", 'Walk the **whole** room.', "- outer\n  1. first\n  2. second\n* [x] done \\* and \\_ so on", '> Nobody was told off.', "| For \\| against | Ask |\n| --- | --- |", "\n***\n", '![A "bench"][picture-1]', '[picture-1]: data:image/png;base64,AA=='] as $part) {
+        foreach (
+            [
+                "# Opening \\<checks\\>\n",
+                'Walk the **whole** room.',
+                "- outer\n  1. first\n  2. second\n* [x] done \\* and \\_ so on",
+                '> Nobody was told off.',
+                "| For \\| against | Ask |\n| --- | --- |",
+                "\n***\n",
+                '![A "bench"][picture-1]',
+                '[picture-1]: data:image/png;base64,AA==',
+            ] as $part
+        ) {
             self::assertStringContainsString($part, $markdown);
         }
     }
@@ -54,9 +68,18 @@ final class FormatsTest extends TestCase
         $tree = PartTree::of([
             new Part('paaa', 'paragraph', 0, ['text' => RichText::plain("1. not a list\n# not a heading\n- nor this")]),
             new Part('pbbb', 'code', 0, ['text' => RichText::plain('a ``` b')]),
-            new Part('pccc', 'paragraph', 0, ['text' => new RichText([new Run(' bold with spaces ', ['bold' => true]), new Run('a`b', ['code' => true]), new Run('here', ['link' => 'https://example.org/(x)'])])]),
+            new Part('pccc', 'paragraph', 0, [
+                'text' => new RichText([
+                    new Run(' bold with spaces ', ['bold' => true]),
+                    new Run('a`b', ['code' => true]),
+                    new Run('here', ['link' => 'https://example.org/(x)']),
+                ]),
+            ]),
         ]);
-        self::assertSame("1\\. not a list\\\n\\# not a heading\\\n\\- nor this\n\n````\na ``` b\n````\n\n**bold with spaces** ``a`b``[here](<https://example.org/(x)>)\n", (DocumentFormat::Markdown->writer()->write('t', $tree, fn () => null)));
+        self::assertSame(
+            "1\\. not a list\\\n\\# not a heading\\\n\\- nor this\n\n````\na ``` b\n````\n\n**bold with spaces** ``a`b``[here](<https://example.org/(x)>)\n",
+            DocumentFormat::Markdown->writer()->write('t', $tree, fn () => null),
+        );
     }
 
     public function test_plain_text(): void

@@ -51,34 +51,76 @@ final class HistoryTest extends TestCase
 
     public function test_who_a_change_between_two_ends_goes_back_to(): void
     {
-        $touch = fn (int $number, ChangeType ...$did): Touch => new Touch('pone', $number, $number, array_sum(array_map(fn (ChangeType $type) => $type->bit(), $did)), 0);
-        $touches = [$touch(3, ChangeType::Added), $touch(4, ChangeType::Removed), $touch(5, ChangeType::Edited), $touch(6, ChangeType::Added, ChangeType::Moved), $touch(7, ChangeType::Moved), $touch(8, ChangeType::Removed), $touch(9, ChangeType::Edited)];
-        $numbers = fn (ChangeType $type, Touch ...$of): array => array_map(fn (Touch $touch) => $touch->number, Answerable::for($type, array_values($of)));
+        $touch = fn (int $number, ChangeType ...$did): Touch => new Touch(
+            'pone',
+            $number,
+            $number,
+            array_sum(array_map(fn (ChangeType $type) => $type->bit(), $did)),
+            0,
+        );
+        $touches = [
+            $touch(3, ChangeType::Added),
+            $touch(4, ChangeType::Removed),
+            $touch(5, ChangeType::Edited),
+            $touch(6, ChangeType::Added, ChangeType::Moved),
+            $touch(7, ChangeType::Moved),
+            $touch(8, ChangeType::Removed),
+            $touch(9, ChangeType::Edited),
+        ];
+        $numbers = fn (ChangeType $type, Touch ...$of): array => array_map(
+            fn (Touch $touch) => $touch->number,
+            Answerable::for($type, array_values($of)),
+        );
         // The last that removed, added or moved it; all that edited it; and where nobody did so, whoever touched it last.
-        self::assertSame([[8], [6], [7], [5, 9]], array_map(fn (ChangeType $type) => $numbers($type, ...$touches), [ChangeType::Removed, ChangeType::Added, ChangeType::Moved, ChangeType::Edited]));
+        self::assertSame(
+            [[8], [6], [7], [5, 9]],
+            array_map(fn (ChangeType $type) => $numbers($type, ...$touches), [
+                ChangeType::Removed,
+                ChangeType::Added,
+                ChangeType::Moved,
+                ChangeType::Edited,
+            ]),
+        );
         self::assertSame([[4], []], [$numbers(ChangeType::Moved, $touches[0], $touches[1]), $numbers(ChangeType::Moved)]);
     }
 
     public function test_a_word_that_went_and_came_again_is_whose_it_was(): void
     {
-        $texts = ['Sign the log.', 'Sign the log. Lock the back door.', 'Sign the log.', 'Sign the log twice.', 'Lock the back door. Sign the log twice.'];
+        $texts = [
+            'Sign the log.',
+            'Sign the log. Lock the back door.',
+            'Sign the log.',
+            'Sign the log twice.',
+            'Lock the back door. Sign the log twice.',
+        ];
         $states = array_map(RichText::plain(...), $texts);
         $authors = TextAuthors::through([new RichText, ...$states], new Words);
         $words = (new Words)->cut($texts[4]);
         $by = fn (string $word): int => $authors->addedBy[(int) array_search($word, $words, true)];
         self::assertSame([1, 1, 0, 3], [$by('Lock'), $by('door'), $by('Sign'), $by('twice')], 'found by its words');
         // A restore says what it brings back, however little it is.
-        $back = TextAuthors::through([new RichText, RichText::plain('a b'), RichText::plain('c'), RichText::plain('a b')], new Words, [2 => 0]);
+        $back = TextAuthors::through([new RichText, RichText::plain('a b'), RichText::plain('c'), RichText::plain('a b')], new Words, [
+            2 => 0,
+        ]);
         self::assertSame([0, 0, 0], array_values($back->addedBy));
     }
 
     public function test_words_that_were_split_off_joined_or_pasted_stay_their_authors(): void
     {
-        $states = array_map(fn (array $texts) => PartTree::of(array_map(fn (string $id, string $text) => new Part($id, 'paragraph', 0, ['text' => RichText::plain($text)]), array_keys($texts), $texts)), [
-            ['p1' => 'Sign the log. Lock the back door.', 'p2' => 'Sweep.'],
-            ['p1' => 'Sign the log.', 'p3' => 'Lock the old door.', 'p2' => 'Sweep.'],
-            ['p1' => 'Sign the log. Sweep.', 'p3' => 'Lock the old door.'],
-        ]);
+        $states = array_map(
+            fn (array $texts) => PartTree::of(
+                array_map(
+                    fn (string $id, string $text) => new Part($id, 'paragraph', 0, ['text' => RichText::plain($text)]),
+                    array_keys($texts),
+                    $texts,
+                ),
+            ),
+            [
+                ['p1' => 'Sign the log. Lock the back door.', 'p2' => 'Sweep.'],
+                ['p1' => 'Sign the log.', 'p3' => 'Lock the old door.', 'p2' => 'Sweep.'],
+                ['p1' => 'Sign the log. Sweep.', 'p3' => 'Lock the old door.'],
+            ],
+        );
         $steps = [];
         $before = PartTree::of([]);
         foreach ($states as $at => $state) {
@@ -87,10 +129,17 @@ final class HistoryTest extends TestCase
         }
         $history = new Attribution($steps);
         $words = array_filter((new Words)->cut('Lock the old door.'), Words::counts(...));
-        self::assertSame(['Lock' => 1, 'the' => 1, 'old' => 2, 'door' => 1], array_combine($words, array_intersect_key($history->ofWords('p3') ?? [], $words)));
+        self::assertSame(
+            ['Lock' => 1, 'the' => 1, 'old' => 2, 'door' => 1],
+            array_combine($words, array_intersect_key($history->ofWords('p3') ?? [], $words)),
+        );
         self::assertNotContains(2, $history->ofWords('p1') ?? []);
         $third = $history->contributions()[3];
-        self::assertSame([0, 0, 1], [$third->wordsAdded, $third->wordsRemoved, $third->partsRemoved], 'who joins them writes and removes no word');
+        self::assertSame(
+            [0, 0, 1],
+            [$third->wordsAdded, $third->wordsRemoved, $third->partsRemoved],
+            'who joins them writes and removes no word',
+        );
     }
 
     public function test_who_wrote_which_word_and_who_took_it_away(): void
@@ -146,7 +195,12 @@ final class HistoryTest extends TestCase
 
     public function test_a_part_is_followed_out_of_and_into_a_subtree(): void
     {
-        $states = ["i1 - tools\n  i2 - saw\ni3 - paint", "i1 - tools\ni2 - saw\ni3 - paint", "i1 - tools\ni2 - hacksaw\ni3 - paint", "i1 - tools\n  i3 - paint\ni2 - hacksaw"];
+        $states = [
+            "i1 - tools\n  i2 - saw\ni3 - paint",
+            "i1 - tools\ni2 - saw\ni3 - paint",
+            "i1 - tools\ni2 - hacksaw\ni3 - paint",
+            "i1 - tools\n  i3 - paint\ni2 - hacksaw",
+        ];
         $moments = PartHistory::ofSubtree('i1', $this->steps($states), Sketch::read($states[0])->parents());
         self::assertSame([2, 4], array_map(fn (Moment $moment) => $moment->number, $moments));
     }
@@ -168,7 +222,12 @@ final class HistoryTest extends TestCase
 
     public function test_taking_out_keeps_later_work_and_gives_back_what_cannot_be_separated(): void
     {
-        $states = array_map(Sketch::read(...), ['p1 . Test every socket.', 'p1 . Test every single socket.', "p1 . Test every single socket.\np2 . Tape what fails.", "p1 . Test every solitary socket.\np2 . Tape what fails."]);
+        $states = array_map(Sketch::read(...), [
+            'p1 . Test every socket.',
+            'p1 . Test every single socket.',
+            "p1 . Test every single socket.\np2 . Tape what fails.",
+            "p1 . Test every solitary socket.\np2 . Tape what fails.",
+        ]);
         $last = TakeOut::of($states[3], [[$states[2], $states[3]]]);
         self::assertSame([[], Sketch::write($states[2])], [$last->conflicts, Sketch::write($last->tree)]);
         $middle = TakeOut::of($states[3], [[$states[1], $states[2]]]);
@@ -226,10 +285,20 @@ final class HistoryTest extends TestCase
     {
         $rules = new KeepingRules([new KeepingStep(null, Pace::Daily)]);
         $day = 86_400;
-        $versions = [new Kept(1, 10), new Kept(2, 20, Exemption::Pinned), new Kept(3, 30), new Kept(4, $day + 10), new Kept(5, $day + 20, Exemption::Milestone), new Kept(6, 2 * $day)];
+        $versions = [
+            new Kept(1, 10),
+            new Kept(2, 20, Exemption::Pinned),
+            new Kept(3, 30),
+            new Kept(4, $day + 10),
+            new Kept(5, $day + 20, Exemption::Milestone),
+            new Kept(6, 2 * $day),
+        ];
         $rehearsal = $rules->rehearse($versions, 3 * $day);
         self::assertSame([4], $rehearsal->go);
-        self::assertSame([1 => Exemption::First, 2 => Exemption::Pinned, 3 => Pace::Daily, 5 => Exemption::Milestone, 6 => Exemption::Newest], $rehearsal->stay);
+        self::assertSame(
+            [1 => Exemption::First, 2 => Exemption::Pinned, 3 => Pace::Daily, 5 => Exemption::Milestone, 6 => Exemption::Newest],
+            $rehearsal->stay,
+        );
         // On a clock an hour ahead, the last ten seconds of a day are of the next one.
         $late = [new Kept(1, 0), new Kept(2, $day - 3_000), new Kept(3, $day + 10), new Kept(4, 2 * $day)];
         self::assertSame([], $rules->rehearse($late, 3 * $day)->go);
@@ -242,7 +311,10 @@ final class HistoryTest extends TestCase
      */
     private function spans(string $phrase, array $states, string $kind = 'document'): array
     {
-        return array_map(fn (Lifespan $span) => [$span->from, $span->to], Lifespans::of($phrase, Sketch::read($states[0], $kind), $this->steps($states, $kind)));
+        return array_map(
+            fn (Lifespan $span) => [$span->from, $span->to],
+            Lifespans::of($phrase, Sketch::read($states[0], $kind), $this->steps($states, $kind)),
+        );
     }
 
     /**

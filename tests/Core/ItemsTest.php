@@ -30,7 +30,10 @@ final class ItemsTest extends TestCase
     /** @return array<string, array{string}> */
     public static function kinds(): array
     {
-        return array_combine($names = ['document', 'spreadsheet', 'dataset', 'report', 'form', 'entry', 'page'], array_map(fn (string $name) => [$name], $names));
+        return array_combine(
+            $names = ['document', 'spreadsheet', 'dataset', 'report', 'form', 'entry', 'page'],
+            array_map(fn (string $name) => [$name], $names),
+        );
     }
 
     #[DataProvider('kinds')]
@@ -41,13 +44,30 @@ final class ItemsTest extends TestCase
         for ($run = 0; $run < 12; $run++) {
             $tree = (new RandomContent($seed + $run, $name))->tree(30);
             $pictures = [bin2hex(Address::of('bytes')) => 'bytes'];
-            $said = [new SaidInFile('Ines', 'Why?', 'words', null, $tree->parts[0]->id, '', '2026-11-30T08:00:00Z', [new SaidInFile('', "So.\n”", at: '2026-11-30T08:01:00Z')], true), new SaidInFile('Tobi', 'About all of it')];
+            $said = [
+                new SaidInFile(
+                    'Ines',
+                    'Why?',
+                    'words',
+                    null,
+                    $tree->parts[0]->id,
+                    '',
+                    '2026-11-30T08:00:00Z',
+                    [new SaidInFile('', "So.\n”", at: '2026-11-30T08:01:00Z')],
+                    true,
+                ),
+                new SaidInFile('Tobi', 'About all of it'),
+            ];
             $proposed = new TrackedTree('Nell “W”', (new RandomContent($seed + $run + 100, $name))->tree(10), $pictures);
             $json = (new JsonWriter)->write(Kinds::named($name), $tree, $pictures, $said, [$proposed]);
             $back = (new JsonReader)->read($json, new FormatLimits);
             self::assertSame([$name, $pictures], [$back->kind->name(), $back->pictures]);
             self::assertEquals($said, $back->said);
-            self::assertSame(['Nell “W”', true], [$back->tracked[0]->by, $back->tracked[0]->tree->equals($proposed->tree)], "seed {$seed}, run {$run}");
+            self::assertSame(
+                ['Nell “W”', true],
+                [$back->tracked[0]->by, $back->tracked[0]->tree->equals($proposed->tree)],
+                "seed {$seed}, run {$run}",
+            );
             self::assertTrue($back->tree->equals($tree), "seed {$seed}, run {$run}");
             $validator = new Validator;
             $value = json_decode($json);
@@ -58,7 +78,13 @@ final class ItemsTest extends TestCase
 
     public function test_a_picture_that_is_not_what_its_address_says_is_left_out(): void
     {
-        $json = str_replace(base64_encode('bytes'), base64_encode('other'), (new JsonWriter)->write(Kinds::named('page'), (new RandomContent(7, 'page'))->tree(5), [bin2hex(Address::of('bytes')) => 'bytes']));
+        $json = str_replace(
+            base64_encode('bytes'),
+            base64_encode('other'),
+            (new JsonWriter)->write(Kinds::named('page'), (new RandomContent(7, 'page'))->tree(5), [
+                bin2hex(Address::of('bytes')) => 'bytes',
+            ]),
+        );
         self::assertSame([], (new JsonReader)->read($json, new FormatLimits)->pictures);
     }
 }

@@ -20,7 +20,26 @@ use Random\Randomizer;
 #[Group('slow')]
 final class MergeLawsTest extends TestCase
 {
-    private const WORDS = ['we', 'write', 'a', 'small', 'letter', 'on', 'every', 'lamp', 'and', 'keep', 'the', 'key', 'behind', 'two', 'doors', 'near', 'old', 'bench'];
+    private const WORDS = [
+        'we',
+        'write',
+        'a',
+        'small',
+        'letter',
+        'on',
+        'every',
+        'lamp',
+        'and',
+        'keep',
+        'the',
+        'key',
+        'behind',
+        'two',
+        'doors',
+        'near',
+        'old',
+        'bench',
+    ];
 
     private Randomizer $random;
 
@@ -44,7 +63,11 @@ final class MergeLawsTest extends TestCase
             self::assertTrue(str_contains($text, $theirs) || str_contains($text, $mine), "{$base}\n{$theirs}\n{$mine}\n{$text}");
             if ($theirs !== $mine && $theirs !== $base && $mine !== $base) {
                 self::assertCount(1, $merge->meetings, "{$base}\n{$theirs}\n{$mine}\n{$text}");
-                self::assertStringContainsString($mine, $merge->meetings[0]->with($merge->meetings[0]->mine)->text(), 'taking mine gives mine whole');
+                self::assertStringContainsString(
+                    $mine,
+                    $merge->meetings[0]->with($merge->meetings[0]->mine)->text(),
+                    'taking mine gives mine whole',
+                );
             }
         }
     }
@@ -86,7 +109,11 @@ final class MergeLawsTest extends TestCase
             $merged = LineMerge::of(["Stays\n", ...$base, "Stays as well\n"], $theirs, $mine);
             $clean = array_filter($merged, is_array(...)) === [];
             if ($clean) {
-                self::assertSame("Theirs\nStays\n".implode('', $with)."Stays as well\nMine\n", implode('', array_filter($merged, is_string(...))), json_encode([$base, $block, $at], JSON_THROW_ON_ERROR));
+                self::assertSame(
+                    "Theirs\nStays\n".implode('', $with)."Stays as well\nMine\n",
+                    implode('', array_filter($merged, is_string(...))),
+                    json_encode([$base, $block, $at], JSON_THROW_ON_ERROR),
+                );
             }
         }
     }
@@ -97,7 +124,9 @@ final class MergeLawsTest extends TestCase
             $sentences = array_map(fn (int $n): string => $this->sentence(), range(1, $this->random->getInt(1, 4)));
             $at = $this->random->getInt(0, count($sentences));
             $nells = 'Nell put this in.';
-            $text = fn (array $all): PartTree => PartTree::of([new Part('p001', 'paragraph', 0, ['text' => RichText::plain(implode(' ', $all))])]);
+            $text = fn (array $all): PartTree => PartTree::of([
+                new Part('p001', 'paragraph', 0, ['text' => RichText::plain(implode(' ', $all))]),
+            ]);
             $after = $sentences;
             array_splice($after, $at, 0, [$nells]);
             $now = $after;
@@ -115,7 +144,15 @@ final class MergeLawsTest extends TestCase
 
     private function sentence(): string
     {
-        return ucfirst(implode(' ', array_map(fn (int $n): string => self::WORDS[$this->random->getInt(0, count(self::WORDS) - 1)], range(1, $this->random->getInt(4, 14))))).'.';
+        return ucfirst(
+            implode(
+                ' ',
+                array_map(
+                    fn (int $n): string => self::WORDS[$this->random->getInt(0, count(self::WORDS) - 1)],
+                    range(1, $this->random->getInt(4, 14)),
+                ),
+            ),
+        ).'.';
     }
 
     /** A third of the words other ones, two at least. */

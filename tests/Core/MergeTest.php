@@ -28,12 +28,19 @@ final class MergeTest extends TestCase
     public function test_two_ways_on_are_merged(array $case, string $file, string $title): void
     {
         $kind = Kinds::named($case['kind'] ?? 'document');
-        $merged = TreeMerge::of(Sketch::read($case['base'], $kind->name()), Sketch::read($case['theirs'], $kind->name()), Sketch::read($case['mine'], $kind->name()));
+        $merged = TreeMerge::of(
+            Sketch::read($case['base'], $kind->name()),
+            Sketch::read($case['theirs'], $kind->name()),
+            Sketch::read($case['mine'], $kind->name()),
+        );
         $tree = $kind->repair($merged->tree);
         $said = Sketch::write($tree, $kind->name());
         foreach ($merged->conflicts as $conflict) {
             self::assertEquals($conflict, Conflict::fromJson($conflict->toJson()));
-            $said .= "\nheld: {$conflict->type->value} {$conflict->id}".($conflict->meeting === null ? '' : ' “'.Sketch::text($conflict->meeting->mine).'” met “'.Sketch::text($conflict->meeting->theirs).'”');
+            $said .= "\nheld: {$conflict->type->value} {$conflict->id}"
+            .($conflict->meeting === null
+                ? ''
+                : ' “'.Sketch::text($conflict->meeting->mine).'” met “'.Sketch::text($conflict->meeting->theirs).'”');
             $said .= "\n".preg_replace('/^/m', '  ', Sketch::write(Settlement::of($tree, $conflict, Choice::Mine), $kind->name()));
         }
         if (getenv('REWRITE')) {
@@ -42,10 +49,18 @@ final class MergeTest extends TestCase
         self::assertSame($case['merged'], $said);
 
         // Which of the two came first makes a difference only where they met.
-        $swapped = TreeMerge::of(Sketch::read($case['base'], $kind->name()), Sketch::read($case['mine'], $kind->name()), Sketch::read($case['theirs'], $kind->name()));
+        $swapped = TreeMerge::of(
+            Sketch::read($case['base'], $kind->name()),
+            Sketch::read($case['mine'], $kind->name()),
+            Sketch::read($case['theirs'], $kind->name()),
+        );
         self::assertSame($merged->conflicts === [], $swapped->conflicts === [], 'with the sides swapped');
         if ($merged->conflicts === []) {
-            self::assertSame(Sketch::write($tree, $kind->name()), Sketch::write($kind->repair($swapped->tree), $kind->name()), 'with the sides swapped');
+            self::assertSame(
+                Sketch::write($tree, $kind->name()),
+                Sketch::write($kind->repair($swapped->tree), $kind->name()),
+                'with the sides swapped',
+            );
         }
     }
 
@@ -63,7 +78,11 @@ final class MergeTest extends TestCase
     public function test_who_names_a_column_that_is_gone_holds_its_cells_as_well(): void
     {
         [$column, $row] = [new Part('col1', 'field', 0, ['name' => 'Kilos']), new Part('row1', 'record', 0, ['col1' => 'four'])];
-        $merged = TreeMerge::of(PartTree::of([$column, $row]), PartTree::of([$row->without('col1')]), PartTree::of([$column->with('name', 'Kg'), $row]));
+        $merged = TreeMerge::of(
+            PartTree::of([$column, $row]),
+            PartTree::of([$row->without('col1')]),
+            PartTree::of([$column->with('name', 'Kg'), $row]),
+        );
         self::assertSame([['row1' => 'four']], array_map(fn (Conflict $conflict) => $conflict->cells, $merged->conflicts));
     }
 }

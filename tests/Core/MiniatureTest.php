@@ -35,10 +35,16 @@ final class MiniatureTest extends TestCase
         for ($round = 0; $round < 40; $round++) {
             $random = new RandomContent($seed + $round, $kind->name());
             $tree = $random->edited($random->tree(1 + $random->under(60)), $random->under(6));
-            $changed = $random->under(2) === 0 ? [] : array_fill_keys(array_column(array_filter($tree->parts, fn () => $random->under(3) === 0), 'id'), $random->under(16));
+            $changed = $random->under(2) === 0
+                ? []
+                : array_fill_keys(array_column(array_filter($tree->parts, fn () => $random->under(3) === 0), 'id'), $random->under(16));
             $svg = self::drawn($kind, $tree, $changed);
             self::assertLessThanOrEqual(Canvas::MOST, strlen($svg), "seed {$seed}, round {$round}");
-            self::assertSame($svg, self::drawn($kind, PartTree::of(Part::fromRecords(array_map(fn (Part $part) => $part->record(), $tree->parts))), $changed), "seed {$seed}, round {$round}");
+            self::assertSame(
+                $svg,
+                self::drawn($kind, PartTree::of(Part::fromRecords(array_map(fn (Part $part) => $part->record(), $tree->parts))), $changed),
+                "seed {$seed}, round {$round}",
+            );
             self::assertTrue((new DOMDocument)->loadXML($svg), "seed {$seed}, round {$round}");
         }
     }
@@ -57,14 +63,20 @@ final class MiniatureTest extends TestCase
             if ($last === null || $this->isUnseen($last)) {
                 continue;
             }
-            self::assertStringContainsString('class="e4"', self::drawn($kind, $tree, [$last->id => 4]), "{$kind->name()} of {$size}: {$last->role}");
+            self::assertStringContainsString(
+                'class="e4"',
+                self::drawn($kind, $tree, [$last->id => 4]),
+                "{$kind->name()} of {$size}: {$last->role}",
+            );
         }
         $this->addToAssertionCount(1);
     }
 
     public function test_words_of_people_are_only_words_in_it(): void
     {
-        $tree = PartTree::of([new Part('head', 'heading', 0, ['level' => 1, 'text' => new RichText([new Run('<script>alert(1)</script> & "more"')])])]);
+        $tree = PartTree::of([
+            new Part('head', 'heading', 0, ['level' => 1, 'text' => new RichText([new Run('<script>alert(1)</script> & "more"')])]),
+        ]);
         $svg = self::drawn(Kinds::named('document'), $tree, [], '</text><script>x</script>');
         self::assertStringNotContainsString('<script', $svg);
         self::assertStringContainsString('&lt;script', $svg);
@@ -73,7 +85,10 @@ final class MiniatureTest extends TestCase
     public function test_its_colours_are_those_of_the_screens(): void
     {
         $tokens = (string) file_get_contents(__DIR__.'/../../resources/css/_tokens.scss');
-        [$day, $night] = [substr($tokens, 0, (int) strpos($tokens, '@mixin night')), substr($tokens, (int) strpos($tokens, '@mixin night'))];
+        [$day, $night] = [
+            substr($tokens, 0, (int) strpos($tokens, '@mixin night')),
+            substr($tokens, (int) strpos($tokens, '@mixin night')),
+        ];
         foreach (Tone::ALL as [$token, $light, $dark]) {
             self::assertStringContainsString("--{$token}: {$light};", $day);
             self::assertStringContainsString("--{$token}: {$dark};", $night);

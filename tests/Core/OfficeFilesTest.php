@@ -36,14 +36,32 @@ final class OfficeFilesTest extends TestCase
             // pandoc passes over the heading rows of ODT; odfpy reads them.
             $tree = self::document(heads: $format === DocumentFormat::Docx);
             $bytes = $format->writer()->write('A title', $tree, fn () => null);
-            self::assertSame(self::told($tree), array_values(array_filter(Pandoc::read($bytes, $format->value), fn (array $block) => ($block[1] ?? '') !== '' || $block[0] !== 'paragraph')), "seed {$seed}, run {$run}");
+            self::assertSame(
+                self::told($tree),
+                array_values(
+                    array_filter(
+                        Pandoc::read($bytes, $format->value),
+                        fn (array $block) => ($block[1] ?? '') !== '' || $block[0] !== 'paragraph',
+                    ),
+                ),
+                "seed {$seed}, run {$run}",
+            );
             file_put_contents($path = sys_get_temp_dir().'/attic-'.bin2hex(random_bytes(6)).".{$format->value}", $bytes);
             try {
-                $read = json_decode((string) shell_exec('/usr/bin/python3 '.escapeshellarg(__DIR__.'/readers.py').' '.escapeshellarg($path)), true, 512, JSON_THROW_ON_ERROR);
+                $read = json_decode(
+                    (string) shell_exec('/usr/bin/python3 '.escapeshellarg(__DIR__.'/readers.py').' '.escapeshellarg($path)),
+                    true,
+                    512,
+                    JSON_THROW_ON_ERROR,
+                );
             } finally {
                 unlink($path);
             }
-            self::assertSame(self::plain($tree), array_map(fn (array $block) => $block[0] === 'p' ? [self::shape((string) $block[1]), $block[2]] : $block, $read), "seed {$seed}, run {$run}");
+            self::assertSame(
+                self::plain($tree),
+                array_map(fn (array $block) => $block[0] === 'p' ? [self::shape((string) $block[1]), $block[2]] : $block, $read),
+                "seed {$seed}, run {$run}",
+            );
         }
     }
 
@@ -117,7 +135,10 @@ final class OfficeFilesTest extends TestCase
         $children = $tree->children();
         foreach ($tree->parts as $part) {
             if ($part->role === 'table') {
-                $plain[] = ['table', array_map(fn (string $row): array => array_map($text, $children[$row] ?? []), $children[$part->id] ?? [])];
+                $plain[] = [
+                    'table',
+                    array_map(fn (string $row): array => array_map($text, $children[$row] ?? []), $children[$part->id] ?? []),
+                ];
             } elseif ($part->role !== 'row' && $part->role !== 'cell') {
                 $plain[] = [$part->role === 'heading' ? "heading {$part->int('level')}" : '', $part->richText()->text()];
             }
@@ -128,6 +149,29 @@ final class OfficeFilesTest extends TestCase
 
     private static function letters(RichText $text): string
     {
-        return trim((string) preg_replace('/ +/', ' ', implode('', array_map(fn (Run $run) => implode('', array_map(fn (string $letter) => $letter === ' ' ? ' ' : $letter.($run->marks === [] ? '' : '<'.implode(',', array_map(fn (string $mark) => $mark[0], array_keys($run->marks))).'>'), mb_str_split($run->text))), $text->runs))));
+        return trim(
+            (string) preg_replace(
+                '/ +/',
+                ' ',
+                implode(
+                    '',
+                    array_map(
+                        fn (Run $run) => implode(
+                            '',
+                            array_map(
+                                fn (string $letter) => $letter === ' '
+                                    ? ' '
+                                    : $letter
+                                        .($run->marks === []
+                                            ? ''
+                                            : '<'.implode(',', array_map(fn (string $mark) => $mark[0], array_keys($run->marks))).'>'),
+                                mb_str_split($run->text),
+                            ),
+                        ),
+                        $text->runs,
+                    ),
+                ),
+            ),
+        );
     }
 }

@@ -27,7 +27,12 @@ final class OpenFormulaTest extends TestCase
 
     public function test_three_hundred_formulas_give_what_the_standard_says(): void
     {
-        $lines = array_values(array_filter(explode("\n", (string) file_get_contents(__DIR__.'/cases/openformula.txt')), fn (string $line) => $line !== '' && $line[0] !== ';'));
+        $lines = array_values(
+            array_filter(
+                explode("\n", (string) file_get_contents(__DIR__.'/cases/openformula.txt')),
+                fn (string $line) => $line !== '' && $line[0] !== ';',
+            ),
+        );
         self::assertGreaterThan(300, count($lines));
         $parts = [new Part('tab1', 'tab', 0, ['name' => 'Log', 'frozen' => 0])];
         foreach (range(0, 12) as $column) {
@@ -45,7 +50,9 @@ final class OpenFormulaTest extends TestCase
         foreach ($lines as $at => $line) {
             [$formula, $wanted] = explode("\t", $line);
             $result = Cell::result($worked->get(sprintf('r%05d', $at))->fields['c012']);
-            self::agrees($wanted, $result) || $wrong[] = "{$formula} is ".json_encode($result, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES).", and not {$wanted}";
+            self::agrees($wanted, $result)
+                || ($wrong[]
+                    = "{$formula} is ".json_encode($result, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES).", and not {$wanted}");
         }
         self::assertSame([], $wrong);
     }
@@ -53,7 +60,8 @@ final class OpenFormulaTest extends TestCase
     private static function agrees(string $wanted, mixed $result): bool
     {
         return match (true) {
-            is_int($result), is_float($result) => is_numeric($wanted) && abs((float) $wanted - $result) <= 1e-8 * max(1.0, abs((float) $wanted)),
+            is_int($result), is_float($result) => is_numeric($wanted)
+                && abs((float) $wanted - $result) <= 1e-8 * max(1.0, abs((float) $wanted)),
             is_bool($result) => $wanted === ($result ? 'TRUE' : 'FALSE'),
             is_array($result) => $wanted === $result[1] || $wanted === '"'.str_replace('T', ' ', (string) $result[1]).'"',
             default => $wanted === "\"{$result}\"",

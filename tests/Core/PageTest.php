@@ -45,9 +45,18 @@ final class PageTest extends TestCase
     public static function moves(): array
     {
         return [
-            'across' => [self::arranged(['c1' => ['b1', 'b2', 'b4'], 'c2' => ['b3', 'b5'], 'c3' => ['b6']]), ['direction' => 'across', 'from_side' => 'left', 'to_side' => 'right']],
-            'to another section' => [self::arranged(['c1' => ['b1', 'b2', 'b4'], 'c2' => ['b5'], 'c3' => ['b6', 'b3']]), ['direction' => 'away', 'from_name' => 'Opening hours', 'to_name' => 'Good to know']],
-            'up in its column' => [self::arranged(['c1' => ['b3', 'b1', 'b2', 'b4'], 'c2' => ['b5'], 'c3' => ['b6']]), ['direction' => 'up']],
+            'across' => [
+                self::arranged(['c1' => ['b1', 'b2', 'b4'], 'c2' => ['b3', 'b5'], 'c3' => ['b6']]),
+                ['direction' => 'across', 'from_side' => 'left', 'to_side' => 'right'],
+            ],
+            'to another section' => [
+                self::arranged(['c1' => ['b1', 'b2', 'b4'], 'c2' => ['b5'], 'c3' => ['b6', 'b3']]),
+                ['direction' => 'away', 'from_name' => 'Opening hours', 'to_name' => 'Good to know'],
+            ],
+            'up in its column' => [
+                self::arranged(['c1' => ['b3', 'b1', 'b2', 'b4'], 'c2' => ['b5'], 'c3' => ['b6']]),
+                ['direction' => 'up'],
+            ],
         ];
     }
 
@@ -62,10 +71,19 @@ final class PageTest extends TestCase
     public function test_sides_are_named_by_how_many_columns_there_are(): void
     {
         $named = fn (int $count): array => array_map(
-            fn (int $at) => Side::of(PartTree::of([new Part('s', 'section', 0, []), ...array_map(fn (int $column) => new Part("c{$column}", 'column', 1, ['width' => 3]), range(1, $count))]), "c{$at}")->value,
+            fn (int $at) => Side::of(
+                PartTree::of([
+                    new Part('s', 'section', 0, []),
+                    ...array_map(fn (int $column) => new Part("c{$column}", 'column', 1, ['width' => 3]), range(1, $count)),
+                ]),
+                "c{$at}",
+            )->value,
             range(1, $count),
         );
-        self::assertSame([['only'], ['left', 'right'], ['left', 'middle', 'right'], ['first', 'second', 'third', 'last']], array_map($named, [1, 2, 3, 4]));
+        self::assertSame(
+            [['only'], ['left', 'right'], ['left', 'middle', 'right'], ['first', 'second', 'third', 'last']],
+            array_map($named, [1, 2, 3, 4]),
+        );
     }
 
     public function test_what_moved_leaves_a_trace_where_it_stood_and_without_traces_it_does_not(): void
@@ -82,7 +100,10 @@ final class PageTest extends TestCase
     {
         $old = Sketch::read(self::PAGE, 'page');
         $new = Sketch::read(self::arranged(['c1' => ['b1', 'b2', 'b4'], 'c2' => ['b3', 'b5'], 'c3' => []]), 'page');
-        self::assertSame('s1(c1(b1 b2 b3~ b4) c2(b5)) s2(c3(b6-))', implode(' ', array_map(self::marked(...), Layout::earlier($old, $new, TreeCompare::of($old, $new)))));
+        self::assertSame(
+            's1(c1(b1 b2 b3~ b4) c2(b5)) s2(c3(b6-))',
+            implode(' ', array_map(self::marked(...), Layout::earlier($old, $new, TreeCompare::of($old, $new)))),
+        );
     }
 
     public function test_a_section_that_two_people_emptied_gets_a_column_and_the_same_one_everywhere(): void
@@ -97,9 +118,25 @@ final class PageTest extends TestCase
 
     public function test_a_target_that_would_run_a_script_is_no_address(): void
     {
-        $read = fn (string $target) => (new PageKind)->read($this->page(['bbbb', 'button', 2, ['label' => 'Press', 'target' => $target]]), new Limits);
-        foreach (['javascript:alert(1)', ' JaVaScRiPt:alert(1)', 'data:text/html,x', 'vbscript:x', "java\tscript:alert(1)", '//elsewhere.example/x'] as $target) {
-            self::assertSame(['parts.2.fields.target'], array_map(fn (Problem $problem) => $problem->path, $read($target)->problems), $target);
+        $read = fn (string $target) => (new PageKind)->read(
+            $this->page(['bbbb', 'button', 2, ['label' => 'Press', 'target' => $target]]),
+            new Limits,
+        );
+        foreach (
+            [
+                'javascript:alert(1)',
+                ' JaVaScRiPt:alert(1)',
+                'data:text/html,x',
+                'vbscript:x',
+                "java\tscript:alert(1)",
+                '//elsewhere.example/x',
+            ] as $target
+        ) {
+            self::assertSame(
+                ['parts.2.fields.target'],
+                array_map(fn (Problem $problem) => $problem->path, $read($target)->problems),
+                $target,
+            );
         }
         foreach (['https://one.example/', '/read/book', 'mailto:a@b.example', 'tel:5550142', ''] as $target) {
             self::assertSame([], $read($target)->problems, $target);
@@ -112,7 +149,15 @@ final class PageTest extends TestCase
         for ($run = 0; $run < 60; $run++) {
             $tree = (new PageKind)->repair((new RandomContent($seed + $run, 'page'))->tree(14));
             // A text that says nothing is not read back.
-            $tree = PartTree::of(array_values(array_filter($tree->parts, fn (Part $part) => ! in_array($part->role, ['rich_text', 'heading', 'call_out'], true) || trim($part->richText()->text()) !== '')));
+            $tree = PartTree::of(
+                array_values(
+                    array_filter(
+                        $tree->parts,
+                        fn (Part $part) => ! in_array($part->role, ['rich_text', 'heading', 'call_out'], true)
+                            || trim($part->richText()->text()) !== '',
+                    ),
+                ),
+            );
             $html = PageFormat::Html->write('T', $tree, fn () => 'data:image/png;base64,'.base64_encode(self::pixel()));
             $back = $this->read(PageFormat::Html, $html)->tree;
             // A browser folds and trims spaces; apart from them, writing what was read gives the file again.
@@ -139,29 +184,63 @@ final class PageTest extends TestCase
             new Part('b9', 'divider', 2, []),
             new Part('ba', 'figure', 2, ['label' => 'Tell us', 'source' => '/read/form']),
         ]);
-        $back = $this->read(PageFormat::Html, PageFormat::Html->write('T', $tree, fn () => 'data:image/png;base64,'.base64_encode(self::pixel())));
-        $facts = fn (PartTree $of): array => array_map(fn (Part $part) => [$part->role, $part->depth, array_map(fn (mixed $value) => $value instanceof RichText ? $value->toJson() : $value, array_diff_key($part->fields, ['chunk' => 1]))], $of->parts);
+        $back = $this->read(
+            PageFormat::Html,
+            PageFormat::Html->write('T', $tree, fn () => 'data:image/png;base64,'.base64_encode(self::pixel())),
+        );
+        $facts = fn (PartTree $of): array => array_map(
+            fn (Part $part) => [
+                $part->role,
+                $part->depth,
+                array_map(
+                    fn (mixed $value) => $value instanceof RichText ? $value->toJson() : $value,
+                    array_diff_key($part->fields, ['chunk' => 1]),
+                ),
+            ],
+            $of->parts,
+        );
         self::assertEquals($facts($tree), $facts($back->tree));
         self::assertSame([self::pixel()], array_values($back->pictures));
     }
 
     public function test_markdown_makes_sections_of_titles_and_blocks_of_the_rest(): void
     {
-        $page = $this->read(PageFormat::Markdown, "# Opening hours\n\n## When\n\nEvery *second* Saturday.\n\n- one\n- two\n\n> Careful\n\n[Book](https://book.example/)\n\n| Sat | 10 to 3 |\n| --- | --- |\n| Wed | from 6 |\n\n---\n\n# More\n");
-        self::assertSame([
-            's0 Opening hours', 'c1', 'heading 2 When', 'rich_text 2 Every second Saturday.', 'rich_text 2 one', 'rich_text 2 two', 'call_out 2 Careful', 'button 2', 'hours 2', 'divider 2', 's0 More', 'c1',
-        ], array_map(fn (Part $part) => match ($part->role) {
-            'section' => 's0 '.$part->string('title'),
-            'column' => 'c1',
-            default => trim("{$part->role} {$part->depth} {$part->richText()->text()}"),
-        }, $page->tree->parts));
+        $page = $this->read(
+            PageFormat::Markdown,
+            "# Opening hours\n\n## When\n\nEvery *second* Saturday.\n\n- one\n- two\n\n> Careful\n\n[Book](https://book.example/)\n\n| Sat | 10 to 3 |\n| --- | --- |\n| Wed | from 6 |\n\n---\n\n# More\n",
+        );
+        self::assertSame(
+            [
+                's0 Opening hours',
+                'c1',
+                'heading 2 When',
+                'rich_text 2 Every second Saturday.',
+                'rich_text 2 one',
+                'rich_text 2 two',
+                'call_out 2 Careful',
+                'button 2',
+                'hours 2',
+                'divider 2',
+                's0 More',
+                'c1',
+            ],
+            array_map(
+                fn (Part $part) => match ($part->role) {
+                    'section' => 's0 '.$part->string('title'),
+                    'column' => 'c1',
+                    default => trim("{$part->role} {$part->depth} {$part->richText()->text()}"),
+                },
+                $page->tree->parts,
+            ),
+        );
         $markdown = PageFormat::Markdown->write('T', $page->tree, fn () => null);
         self::assertSame($markdown, PageFormat::Markdown->write('T', $this->read(PageFormat::Markdown, $markdown)->tree, fn () => null));
     }
 
     public function test_files_of_any_kind_are_read_without_harm_or_refused(): void
     {
-        $hostile = '<section class="deep" onclick="alert(1)"><h1>A</h1><script>alert(1)</script><p>B<img src=x onerror=alert(1)></p><p class="button"><a href="javascript:alert(1)">C</a></p><iframe src="//elsewhere.example"></iframe><style>p{}</style></section>';
+        $hostile
+            = '<section class="deep" onclick="alert(1)"><h1>A</h1><script>alert(1)</script><p>B<img src=x onerror=alert(1)></p><p class="button"><a href="javascript:alert(1)">C</a></p><iframe src="//elsewhere.example"></iframe><style>p{}</style></section>';
         $html = PageFormat::Html->write('T', $this->read(PageFormat::Html, $hostile)->tree, fn () => null);
         foreach (['<script', 'onclick', 'onerror', 'javascript:', '<iframe', 'elsewhere.example'] as $harm) {
             self::assertStringNotContainsString($harm, substr($html, (int) strpos($html, '<main>')));
@@ -172,9 +251,19 @@ final class PageTest extends TestCase
 
     public function test_a_list_holds_as_many_as_its_role_says(): void
     {
-        $read = fn (int $count): array => array_values(array_filter((new PageKind)->read([
-            ['sect', 'section', 0, ['background' => 'plain']], ['colu', 'column', 1, ['width' => 12]], ['cont', 'contact', 2, ['name' => 'Ines', 'lines' => array_fill(0, $count, 'Call twice')]],
-        ], new Limits)->problems, fn (Problem $problem) => $problem->code === 'bad_list'));
+        $read = fn (int $count): array => array_values(
+            array_filter(
+                (new PageKind)->read(
+                    [
+                        ['sect', 'section', 0, ['background' => 'plain']],
+                        ['colu', 'column', 1, ['width' => 12]],
+                        ['cont', 'contact', 2, ['name' => 'Ines', 'lines' => array_fill(0, $count, 'Call twice')]],
+                    ],
+                    new Limits,
+                )->problems,
+                fn (Problem $problem) => $problem->code === 'bad_list',
+            ),
+        );
         self::assertEquals([[], [new Problem('bad_list', 'parts.2.fields.lines', ['max' => 20])]], [$read(20), $read(21)]);
     }
 
@@ -219,7 +308,9 @@ final class PageTest extends TestCase
 
     private static function marked(MarkedPart $marked): string
     {
-        $id = ($marked->isTrace ? '>' : '').$marked->part->id.($marked->state === ChangeType::Removed ? '-' : ($marked->movedFrom !== null ? '~' : ''));
+        $id = ($marked->isTrace ? '>' : '')
+        .$marked->part->id
+        .($marked->state === ChangeType::Removed ? '-' : ($marked->movedFrom !== null ? '~' : ''));
 
         return $marked->children === [] ? $id : $id.'('.implode(' ', array_map(self::marked(...), $marked->children)).')';
     }
@@ -233,6 +324,9 @@ final class PageTest extends TestCase
 
     private static function pixel(): string
     {
-        return (string) base64_decode('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', true);
+        return (string) base64_decode(
+            'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+            true,
+        );
     }
 }

@@ -10,7 +10,11 @@ final class Pandoc
     /** @return list<mixed> */
     public static function read(string $bytes, string $from, string ...$options): array
     {
-        $process = proc_open(['pandoc', '-f', $from, '-t', 'json', ...array_values($options)], [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes);
+        $process = proc_open(
+            ['pandoc', '-f', $from, '-t', 'json', ...array_values($options)],
+            [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']],
+            $pipes,
+        );
         \assert(is_resource($process));
         fwrite($pipes[0], $bytes);
         fclose($pipes[0]);
@@ -59,7 +63,15 @@ final class Pandoc
             $below = [];
             foreach ($blocks as $block) {
                 if ($block['t'] === 'BulletList' || $block['t'] === 'OrderedList') {
-                    array_push($below, ...self::items($block['t'] === 'BulletList' ? $block['c'] : $block['c'][1], $block['t'] === 'BulletList' ? 'bullet' : 'number', $depth + 1, $block['t'] === 'BulletList' ? 0 : $block['c'][0][0]));
+                    array_push(
+                        $below,
+                        ...self::items(
+                            $block['t'] === 'BulletList' ? $block['c'] : $block['c'][1],
+                            $block['t'] === 'BulletList' ? 'bullet' : 'number',
+                            $depth + 1,
+                            $block['t'] === 'BulletList' ? 0 : $block['c'][0][0],
+                        ),
+                    );
                 } else {
                     $text = $block['c'];
                 }
@@ -121,7 +133,12 @@ final class Pandoc
             $told .= match ($inline['t']) {
                 'Str' => self::marked($c, $marks), 'Space', 'SoftBreak' => ' ', 'LineBreak' => "\n",
                 'Code' => self::marked($c[1], [...$marks, 'code' => 'c']),
-                'Strong' => $with('bold', 'b', $c), 'Emph' => $with('italic', 'i', $c), 'Strikeout' => $with('strike', 's', $c), 'Superscript' => $with('raised', 'r', $c), 'Subscript' => $with('lowered', 'l', $c), 'Underline' => $with('underline', 'u', $c),
+                'Strong' => $with('bold', 'b', $c),
+                'Emph' => $with('italic', 'i', $c),
+                'Strikeout' => $with('strike', 's', $c),
+                'Superscript' => $with('raised', 'r', $c),
+                'Subscript' => $with('lowered', 'l', $c),
+                'Underline' => $with('underline', 'u', $c),
                 'Link' => $with('link', $c[2][0], $c[1]),
                 'Span' => self::inline($c[1], $marks),
                 'RawInline' => self::tag((string) $c[1], $marks),
@@ -154,6 +171,12 @@ final class Pandoc
     {
         ksort($marks);
 
-        return implode('', array_map(fn (string $letter) => trim($letter) === '' ? ' ' : $letter.($marks === [] ? '' : '<'.implode(',', $marks).'>'), mb_str_split($text)));
+        return implode(
+            '',
+            array_map(
+                fn (string $letter) => trim($letter) === '' ? ' ' : $letter.($marks === [] ? '' : '<'.implode(',', $marks).'>'),
+                mb_str_split($text),
+            ),
+        );
     }
 }

@@ -93,11 +93,19 @@ final class PropertiesTest extends TestCase
         $this->rounds($kind, function (RandomContent $random) use ($kind): void {
             [$old, $new] = $this->pair($random);
             $changes = TreeCompare::of($old, $new);
-            $keys = array_values(array_filter(array_map(fn (Change $change) => $change->key(), $changes->changes), fn () => $random->under(2) === 0));
+            $keys = array_values(
+                array_filter(array_map(fn (Change $change) => $change->key(), $changes->changes), fn () => $random->under(2) === 0),
+            );
             $picked = $changes->pick($old, [...$keys, 'added:nowhere']);
             self::assertSame(['added:nowhere'], $picked->unknown);
             $between = $picked->changes->apply($old)->orFail();
-            self::assertSame([], $kind->read(json_decode((string) json_encode(array_map(fn (Part $part) => $part->toJson(), $between->parts)), true), new Limits)->problems);
+            self::assertSame(
+                [],
+                $kind->read(
+                    json_decode((string) json_encode(array_map(fn (Part $part) => $part->toJson(), $between->parts)), true),
+                    new Limits,
+                )->problems,
+            );
             $done = TreeCompare::of($old, $between)->touched();
             foreach ($this->touchedInPlace($between, $new) + $this->touchedInPlace($old, $between) as $id => $unused) {
                 self::assertArrayHasKey($id, $changes->touched(), 'A state between differs from both ends only where they differ');
@@ -121,30 +129,62 @@ final class PropertiesTest extends TestCase
             [$is, $becomes] = $this->pair($random);
             $keys = [];
             foreach (TreeCompare::of($is, $becomes)->changes as $change) {
-                foreach ($change->before?->role !== $change->after?->role || $change->fields() === [] ? [''] : $change->fields() as $field) {
+                foreach (
+                    $change->before?->role !== $change->after?->role || $change->fields() === [] ? [''] : $change->fields() as $field
+                ) {
                     [$was, $now] = [$change->before->fields[$field] ?? null, $change->after->fields[$field] ?? null];
-                    $places = $field !== '' && $was instanceof RichText && $now instanceof RichText ? array_map(fn (int $place) => "~{$place}", array_keys(Stretches::of($was, $now, new Words)->places)) : [''];
-                    array_push($keys, ...array_map(fn (string $place) => $change->key().($field === '' ? '' : "/{$field}").$place, $places));
+                    $places = $field !== '' && $was instanceof RichText && $now instanceof RichText
+                        ? array_map(fn (int $place) => "~{$place}", array_keys(Stretches::of($was, $now, new Words)->places))
+                        : [''];
+                    array_push(
+                        $keys,
+                        ...array_map(fn (string $place) => $change->key().($field === '' ? '' : "/{$field}").$place, $places),
+                    );
                 }
             }
             $all = Parting::of($is, $becomes, $keys);
             self::assertSame([$this->records($becomes), $this->records($is)], [$this->records($all->with), $this->records($all->without)]);
             $none = Parting::of($is, $becomes, []);
-            self::assertSame([$this->records($is), $this->records($becomes)], [$this->records($none->with), $this->records($none->without)]);
+            self::assertSame(
+                [$this->records($is), $this->records($becomes)],
+                [$this->records($none->with), $this->records($none->without)],
+            );
             $some = Parting::of($is, $becomes, array_values(array_filter($keys, fn () => $random->under(2) === 0)));
             foreach ([$some->with, $some->without] as $tree) {
-                self::assertSame([], $kind->read(json_decode((string) json_encode(array_map(fn (Part $part) => $part->toJson(), $tree->parts)), true), new Limits)->problems);
+                self::assertSame(
+                    [],
+                    $kind->read(
+                        json_decode((string) json_encode(array_map(fn (Part $part) => $part->toJson(), $tree->parts)), true),
+                        new Limits,
+                    )->problems,
+                );
             }
             foreach ($is->parts as $part) {
                 // Every field of what is on both sides has changed in one of the two, or every place of its text has.
                 // A cell goes with its column, and stays with it.
-                foreach ($becomes->has($part->id) && $some->with->has($part->id) && $some->without->has($part->id) ? array_filter($part->differing($becomes->get($part->id)), fn (string $field) => $is->has($field) === $becomes->has($field)) : [] as $field) {
-                    [$was, $with, $without, $now] = array_map(fn (PartTree $tree) => $tree->get($part->id)->fields[$field] ?? null, [$is, $some->with, $some->without, $becomes]);
+                foreach (
+                    $becomes->has($part->id) && $some->with->has($part->id) && $some->without->has($part->id)
+                        ? array_filter(
+                            $part->differing($becomes->get($part->id)),
+                            fn (string $field) => $is->has($field) === $becomes->has($field),
+                        )
+                        : [] as $field
+                ) {
+                    [$was, $with, $without, $now] = array_map(fn (PartTree $tree) => $tree->get($part->id)->fields[$field] ?? null, [
+                        $is,
+                        $some->with,
+                        $some->without,
+                        $becomes,
+                    ]);
                     if ($was instanceof RichText && $with instanceof RichText && $without instanceof RichText && $now instanceof RichText) {
                         $letters = fn (RichText $one, RichText $two): array => count_chars($one->text().$two->text(), 1);
                         self::assertSame($letters($was, $now), $letters($with, $without), "{$field} of {$part->id}");
                     } else {
-                        self::assertTrue((Part::same($was, $with) && Part::same($now, $without)) || (Part::same($now, $with) && Part::same($was, $without)), "{$field} of {$part->id}");
+                        self::assertTrue(
+                            (Part::same($was, $with) && Part::same($now, $without))
+                                || (Part::same($now, $with) && Part::same($was, $without)),
+                            "{$field} of {$part->id}",
+                        );
                     }
                 }
             }
@@ -256,7 +296,8 @@ final class PropertiesTest extends TestCase
                 self::assertSame($this->records($merge->tree), $this->records($back->tree));
             }
         });
-        getenv('ROUNDS') !== false || self::assertGreaterThan(self::ROUNDS / 10, $clean, 'Too few rounds without a conflict to prove anything');
+        getenv('ROUNDS') !== false
+            || self::assertGreaterThan(self::ROUNDS / 10, $clean, 'Too few rounds without a conflict to prove anything');
     }
 
     #[DataProvider('kinds')]
@@ -295,7 +336,12 @@ final class PropertiesTest extends TestCase
         $part = fn (string $id, string $role, int $depth): Part => new Part($id, $role, max(0, $depth), []);
         $base = [$part('gone', 'section', 0), $part('sect', 'section', 0), $part('colu', 'column', 1), $part('rule', 'divider', 2)];
         $theirs = [$part('sect', 'section', 0), $part('colu', 'column', 1)];
-        $mine = [$part('gone', 'section', 0), $part('colu', 'column', 1), $part('rule', 'divider', 2)->with('text', RichText::plain('x')), $part('sect', 'section', 0)];
+        $mine = [
+            $part('gone', 'section', 0),
+            $part('colu', 'column', 1),
+            $part('rule', 'divider', 2)->with('text', RichText::plain('x')),
+            $part('sect', 'section', 0),
+        ];
         $this->comesBackAllAtOnce(PartTree::of($base), PartTree::of($theirs), PartTree::of($mine));
     }
 
@@ -304,7 +350,11 @@ final class PropertiesTest extends TestCase
         $merge = TreeMerge::of($base, $theirs, $mine);
         $removed = array_values(array_filter($merge->conflicts, fn (Conflict $conflict) => $conflict->type === ConflictType::EditedRemoved));
         $once = Settlement::restored($merge->tree, $removed);
-        $single = array_reduce($removed, fn (PartTree $tree, Conflict $conflict) => Settlement::of($tree, $conflict, Choice::Mine), $merge->tree);
+        $single = array_reduce(
+            $removed,
+            fn (PartTree $tree, Conflict $conflict) => Settlement::of($tree, $conflict, Choice::Mine),
+            $merge->tree,
+        );
         [$one, $two] = [$this->records(PartTree::of($once->parts)), $this->records(PartTree::of($single->parts))];
         sort($one);
         sort($two);
@@ -317,16 +367,34 @@ final class PropertiesTest extends TestCase
         $this->rounds($kind, function (RandomContent $random): void {
             [$base, $one, $two] = $this->fork($random);
             $merge = TreeMerge::of($base, $one, $two);
-            $held = array_merge(...array_map(fn (Conflict $conflict) => [$conflict->id, ...array_column($conflict->mine, 'id'), ...array_keys($conflict->cells)], $merge->conflicts), ...[[]]);
+            $held = array_merge(
+                ...array_map(
+                    fn (Conflict $conflict) => [$conflict->id, ...array_column($conflict->mine, 'id'), ...array_keys($conflict->cells)],
+                    $merge->conflicts,
+                ),
+                ...[[]],
+            );
             foreach ([[$one, $two], [$two, $one]] as [$writer, $other]) {
                 foreach (TreeCompare::of($base, $writer)->of(ChangeType::Edited) as $change) {
                     $now = $merge->tree->find($change->id);
-                    if ($now === null || ! $other->has($change->id) || in_array($change->id, $held, true) || $base->get($change->id)->role !== $now->role) {
+                    if (
+                        $now === null
+                        || ! $other->has($change->id)
+                        || in_array($change->id, $held, true)
+                        || $base->get($change->id)->role !== $now->role
+                    ) {
                         continue;
                     }
                     foreach ($change->fields() as $field) {
-                        if (! in_array($field, $held, true) && Part::same($other->get($change->id)->fields[$field] ?? null, $base->get($change->id)->fields[$field] ?? null) && $other->has($field) === $base->has($field)) {
-                            self::assertTrue(Part::same($now->fields[$field] ?? null, $change->after->fields[$field] ?? null), "{$field} of {$change->id} is lost");
+                        if (
+                            ! in_array($field, $held, true)
+                            && Part::same($other->get($change->id)->fields[$field] ?? null, $base->get($change->id)->fields[$field] ?? null)
+                            && $other->has($field) === $base->has($field)
+                        ) {
+                            self::assertTrue(
+                                Part::same($now->fields[$field] ?? null, $change->after->fields[$field] ?? null),
+                                "{$field} of {$change->id} is lost",
+                            );
                         }
                     }
                 }
@@ -450,7 +518,11 @@ final class PropertiesTest extends TestCase
     {
         $base = $random->tree(4 + $random->under(20));
 
-        return [$base, $random->other(1_000_000, 'q')->edited($base, 1 + $random->under(4)), $random->other(2_000_000, 'r')->edited($base, 1 + $random->under(4))];
+        return [
+            $base,
+            $random->other(1_000_000, 'q')->edited($base, 1 + $random->under(4)),
+            $random->other(2_000_000, 'r')->edited($base, 1 + $random->under(4)),
+        ];
     }
 
     /** @return array<string, int> what changed but for its place, since one order may come of another in more ways than one */

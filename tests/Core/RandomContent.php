@@ -22,7 +22,30 @@ use Random\Randomizer;
  */
 final class RandomContent
 {
-    private const VOCABULARY = ['bench', 'socket', 'the', 'log', 'a', 'lead', 'red', 'bin', 'and', 'owner', 'Überholung', 'naïve', '修理', '🔧', 'ring', 'sand', 'is', 'taped', '1', '1.0', "e\u{301}", 'שלום'];
+    private const VOCABULARY = [
+        'bench',
+        'socket',
+        'the',
+        'log',
+        'a',
+        'lead',
+        'red',
+        'bin',
+        'and',
+        'owner',
+        'Überholung',
+        'naïve',
+        '修理',
+        '🔧',
+        'ring',
+        'sand',
+        'is',
+        'taped',
+        '1',
+        '1.0',
+        "e\u{301}",
+        'שלום',
+    ];
 
     private Randomizer $random;
 
@@ -95,7 +118,9 @@ final class RandomContent
             $value = $this->under(4) === 0 ? null : $this->value('cell');
         } else {
             $before = $part->fields[$name] ?? null;
-            $value = $before instanceof RichText && ! $before->isEmpty() && $this->under(3) > 0 ? $this->reworded($before) : $this->value($schema[$name]);
+            $value = $before instanceof RichText && ! $before->isEmpty() && $this->under(3) > 0
+                ? $this->reworded($before)
+                : $this->value($schema[$name]);
             if (str_starts_with($schema[$name], 'plain') && $value instanceof RichText) {
                 $value = RichText::plain($value->text());
             }
@@ -135,7 +160,14 @@ final class RandomContent
     {
         $runs = [];
         for ($i = $this->under(9); $i > 0; $i--) {
-            $runs[] = new Run($this->word().' ', $this->under(6) === 0 ? ['bold' => true] : ($this->under(9) === 0 ? ['link' => 'https://example.org/'.$this->under(3)] : []));
+            $runs[] = new Run(
+                $this->word().' ',
+                $this->under(6) === 0
+                    ? ['bold' => true]
+                    : ($this->under(9) === 0
+                        ? ['link' => 'https://example.org/'.$this->under(3)]
+                        : []),
+            );
         }
 
         return new RichText($runs);
@@ -199,7 +231,12 @@ final class RandomContent
         $id = $tree->parts[$this->under($tree->count())]->id;
         $role = ($this->roles)::from($tree->get($id)->role);
         $below = array_column($tree->subtree($id), 'id');
-        $homes = array_values(array_filter([PartTree::ROOT, ...array_diff(array_column($tree->parts, 'id'), $below)], fn (string $home) => $role->mayStandIn($home === PartTree::ROOT ? null : ($this->roles)::from($tree->get($home)->role))));
+        $homes = array_values(
+            array_filter(
+                [PartTree::ROOT, ...array_diff(array_column($tree->parts, 'id'), $below)],
+                fn (string $home) => $role->mayStandIn($home === PartTree::ROOT ? null : $this->roles::from($tree->get($home)->role)),
+            ),
+        );
         $home = $homes[$this->under(count($homes))];
         $parent = $tree->parent($id);
         $children[$parent] = array_values(array_diff($children[$parent], [$id]));
@@ -215,8 +252,21 @@ final class RandomContent
     {
         $grid = Kinds::named($this->kind)->grid();
 
-        return $grid === null ? $tree : PartTree::of(array_map(fn (Part $part) => $part->role !== $grid->row ? $part
-            : new Part($part->id, $part->role, $part->depth, array_intersect_key($part->fields, array_flip($this->columns($tree, $tree->parent($part->id))))), $tree->parts));
+        return $grid === null
+            ? $tree
+            : PartTree::of(
+                array_map(
+                    fn (Part $part) => $part->role !== $grid->row
+                        ? $part
+                        : new Part(
+                            $part->id,
+                            $part->role,
+                            $part->depth,
+                            array_intersect_key($part->fields, array_flip($this->columns($tree, $tree->parent($part->id)))),
+                        ),
+                    $tree->parts,
+                ),
+            );
     }
 
     /** @return list<string> ids of the columns below a part */
@@ -224,7 +274,9 @@ final class RandomContent
     {
         $grid = Kinds::named($this->kind)->grid();
 
-        return $grid === null ? [] : array_values(array_filter($tree->children()[$parent] ?? [], fn (string $id) => $tree->get($id)->role === $grid->column));
+        return $grid === null
+            ? []
+            : array_values(array_filter($tree->children()[$parent] ?? [], fn (string $id) => $tree->get($id)->role === $grid->column));
     }
 
     private function roleIn(?PartRole $parent): ?PartRole

@@ -44,7 +44,12 @@ final class RangesTest extends TestCase
                 $did[] = $deed = $random->getInt(0, 5);
                 match ($deed) {
                     // Sorted within, all or some that are together.
-                    0 => array_splice($all, $first, $last - $first + 1, $random->shuffleArray(array_slice($all, $first, $last - $first + 1))),
+                    0 => array_splice(
+                        $all,
+                        $first,
+                        $last - $first + 1,
+                        $random->shuffleArray(array_slice($all, $first, $last - $first + 1)),
+                    ),
                     // One moved within.
                     1 => array_splice($all, $random->getInt($first, $last), 0, array_splice($all, $random->getInt($first, $last), 1)),
                     // One put in between, or outside.
@@ -102,7 +107,9 @@ final class RangesTest extends TestCase
     /** @return list<string> */
     private function coveredInOrder(PartTree $tree): array
     {
-        if (preg_match('/^SUM\(\[(\w+)\.col\]:\[(\w+)\.col\]\)$/', (string) Cell::formula($tree->get('rsum')->fields['col']), $found) !== 1) {
+        if (
+            preg_match('/^SUM\(\[(\w+)\.col\]:\[(\w+)\.col\]\)$/', (string) Cell::formula($tree->get('rsum')->fields['col']), $found) !== 1
+        ) {
             self::fail('The formula is a sum still');
         }
         $ids = array_column($tree->parts, 'id');

@@ -40,7 +40,10 @@ final class SequencesTest extends TestCase
         for ($seed = 1; $seed <= 120; $seed++) {
             $random = new Randomizer(new Mt19937($seed));
             // Every fourth line is one that comes again and again, as ends of blocks and empty lines do.
-            $old = array_map(fn (int $i): string => $random->getInt(0, 3) === 0 ? ['}', '', '    }', '];'][$random->getInt(0, 3)] : "line {$i}", range(1, $seed % 6 === 0 ? 400 : $random->getInt(20, 150)));
+            $old = array_map(
+                fn (int $i): string => $random->getInt(0, 3) === 0 ? ['}', '', '    }', '];'][$random->getInt(0, 3)] : "line {$i}",
+                range(1, $seed % 6 === 0 ? 400 : $random->getInt(20, 150)),
+            );
             $new = [];
             $percent = [2, 10, 30, 60][$seed % 4];
             foreach ($old as $line) {
@@ -76,7 +79,10 @@ final class SequencesTest extends TestCase
                 array_push($changed, ...[[], [$word()], [$word(), $each], [$each]][$what]);
             }
             // Words and the spaces between them.
-            $pairs[] = [preg_split('/( )/', implode(' ', $words), -1, PREG_SPLIT_DELIM_CAPTURE) ?: [], preg_split('/( )/', implode(' ', $changed), -1, PREG_SPLIT_DELIM_CAPTURE) ?: []];
+            $pairs[] = [
+                preg_split('/( )/', implode(' ', $words), -1, PREG_SPLIT_DELIM_CAPTURE) ?: [],
+                preg_split('/( )/', implode(' ', $changed), -1, PREG_SPLIT_DELIM_CAPTURE) ?: [],
+            ];
         }
         $this->assertNearlyAll($pairs);
     }

@@ -37,7 +37,10 @@ final class SharedCasesTest extends TestCase
             foreach ($texts as $at => $text) {
                 $parts[] = new Part("row{$at}", 'row', 1, ['cola' => $text]);
             }
-            self::assertSame($values, array_map(fn (Part $part) => Cell::bare($part->fields['cola']), array_slice(TypedText::in(PartTree::of($parts))->parts, 2)));
+            self::assertSame(
+                $values,
+                array_map(fn (Part $part) => Cell::bare($part->fields['cola']), array_slice(TypedText::in(PartTree::of($parts))->parts, 2)),
+            );
         }
     }
 
@@ -66,7 +69,11 @@ final class SharedCasesTest extends TestCase
             self::assertEquals($edits, json_decode((string) json_encode(Edits::between($old, $new, 'row')), true), "case {$at}");
             $reading = Edits::apply($old, $edits, $kind, new Limits);
             self::assertSame([], $reading->problems, "case {$at}");
-            self::assertEquals(Consequences::withoutResults($kind, $new)->parts, Consequences::withoutResults($kind, $reading->tree ?? $old)->parts, "case {$at}");
+            self::assertEquals(
+                Consequences::withoutResults($kind, $new)->parts,
+                Consequences::withoutResults($kind, $reading->tree ?? $old)->parts,
+                "case {$at}",
+            );
         }
     }
 

@@ -50,14 +50,27 @@ final class Sketch
     public static function write(PartTree $tree, string $kind = 'document'): string
     {
         if ($kind !== 'document') {
-            return implode("\n", array_map(function (Part $part): string {
-                $fields = array_filter(array_map(self::value(...), $part->fields), fn (string $shown) => $shown !== '');
+            return implode(
+                "\n",
+                array_map(function (Part $part): string {
+                    $fields = array_filter(array_map(self::value(...), $part->fields), fn (string $shown) => $shown !== '');
 
-                return rtrim(str_repeat('  ', $part->depth)."{$part->id} {$part->role} ".implode(' | ', array_map(fn (string $name, string $shown) => "{$name}={$shown}", array_keys($fields), $fields)));
-            }, $tree->parts));
+                    return rtrim(
+                        str_repeat('  ', $part->depth)
+                            ."{$part->id} {$part->role} "
+                            .implode(' | ', array_map(fn (string $name, string $shown) => "{$name}={$shown}", array_keys($fields), $fields)),
+                    );
+                }, $tree->parts),
+            );
         }
 
-        return implode("\n", array_map(fn (Part $part) => rtrim(str_repeat('  ', $part->depth)."{$part->id} ".self::sign($part).' '.self::plain($part)), $tree->parts));
+        return implode(
+            "\n",
+            array_map(
+                fn (Part $part) => rtrim(str_repeat('  ', $part->depth)."{$part->id} ".self::sign($part).' '.self::plain($part)),
+                $tree->parts,
+            ),
+        );
     }
 
     /** @return array<string, FieldValue> */
@@ -95,7 +108,11 @@ final class Sketch
     private static function cell(string $text): string|int|float|bool|array
     {
         return match (true) {
-            preg_match('/^=(.*?)(?: → (.*))?$/u', $text, $found) === 1 => ['=', $found[1], ...(isset($found[2]) ? (array) self::cell($found[2]) : [])],
+            preg_match('/^=(.*?)(?: → (.*))?$/u', $text, $found) === 1 => [
+                '=',
+                $found[1],
+                ...isset($found[2]) ? (array) self::cell($found[2]) : [],
+            ],
             preg_match('/^\d{4}-\d\d-\d\d$/', $text) === 1 => ['d', $text],
             str_starts_with($text, '#') => ['!', $text],
             is_numeric($text) => Cell::number($text + 0),
@@ -158,7 +175,12 @@ final class Sketch
     {
         $pieces = preg_split('/(\*\*.+?\*\*)/u', $text, -1, PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY) ?: [];
 
-        return new RichText(array_map(fn (string $piece) => str_starts_with($piece, '**') ? new Run(trim($piece, '*'), ['bold' => true]) : new Run($piece), $pieces));
+        return new RichText(
+            array_map(
+                fn (string $piece) => str_starts_with($piece, '**') ? new Run(trim($piece, '*'), ['bold' => true]) : new Run($piece),
+                $pieces,
+            ),
+        );
     }
 
     private static function plain(Part $part): string

@@ -42,7 +42,8 @@ final class StatementsTest extends TestCase
 
     public function test_many_cells_of_one_table_are_listed_one_by_one(): void
     {
-        $rows = fn (callable $cell): string => "t1 tab name=June\n  c1 column\n".implode("\n", array_map(fn (int $row) => "  r{$row} row".$cell($row), range(1, 30)));
+        $rows = fn (callable $cell): string => "t1 tab name=June\n  c1 column\n"
+            .implode("\n", array_map(fn (int $row) => "  r{$row} row".$cell($row), range(1, 30)));
         $kind = Kinds::named('spreadsheet');
         $old = Sketch::read($rows(fn (int $row) => ''), 'spreadsheet');
         $new = Sketch::read($rows(fn (int $row) => " c1={$row}"), 'spreadsheet');
@@ -56,7 +57,17 @@ final class StatementsTest extends TestCase
         $values = array_filter($statement->values, fn ($value) => $value !== '' && $value !== 0);
         ksort($values);
 
-        return $statement->code.' '.implode(' ', array_map(fn (string $name, string|int $value) => "{$name}=".(is_int($value) ? $value : "“{$value}”"), array_keys($values), $values))." +{$statement->added} -{$statement->removed}";
+        return $statement->code
+            .' '
+            .implode(
+                ' ',
+                array_map(
+                    fn (string $name, string|int $value) => "{$name}=".(is_int($value) ? $value : "“{$value}”"),
+                    array_keys($values),
+                    $values,
+                ),
+            )
+            ." +{$statement->added} -{$statement->removed}";
     }
 
     /**

@@ -36,7 +36,9 @@ final class StoreTest extends TestCase
             $records = $this->records($size);
             $root = $tree->write($records);
             $depth = $this->depth($tree, $root);
-            foreach (['edited' => [500, 1, ['"changed"']], 'inserted' => [500, 0, ['"new"']], 'removed' => [500, 1, []]] as $name => [$at, $out, $in]) {
+            foreach (
+                ['edited' => [500, 1, ['"changed"']], 'inserted' => [500, 0, ['"new"']], 'removed' => [500, 1, []]] as $name => [$at, $out, $in]
+            ) {
                 $before = $store->count();
                 $changed = $records;
                 array_splice($changed, $at, $out, $in);
@@ -155,7 +157,9 @@ final class StoreTest extends TestCase
             $tree = new HashTree(new MemoryChunkStore);
             $root = $tree->write($list);
             $at = $random->getInt(0, 250);
-            $spliced = $tree->splice($tree->write([...array_slice($list, 0, $at), ...array_slice($list, $at + 40)]), [[$at, $at, array_slice($list, $at, 40)]]);
+            $spliced = $tree->splice($tree->write([...array_slice($list, 0, $at), ...array_slice($list, $at + 40)]), [
+                [$at, $at, array_slice($list, $at, 40)],
+            ]);
             self::assertSame($root, $spliced);
         }
     }
@@ -208,7 +212,15 @@ final class StoreTest extends TestCase
         self::assertSame(ChunkForm::Delta, $delta->form);
         self::assertLessThan(80, strlen($delta->data));
         $noise = random_bytes(2000);
-        foreach ([[$near, $base, $delta], [$noise, null, Packing::pack($noise, null)], [$noise, $base, Packing::pack($noise, $base)], [$base, null, Packing::pack($base, null)], ['', null, Packing::pack('', null)]] as [$bytes, $against, $packed]) {
+        foreach (
+            [
+                [$near, $base, $delta],
+                [$noise, null, Packing::pack($noise, null)],
+                [$noise, $base, Packing::pack($noise, $base)],
+                [$base, null, Packing::pack($base, null)],
+                ['', null, Packing::pack('', null)],
+            ] as [$bytes, $against, $packed]
+        ) {
             self::assertSame($bytes, Packing::unpack($packed->form, $packed->data, $packed->form === ChunkForm::Delta ? $against : null));
         }
         self::assertSame(ChunkForm::Plain, Packing::pack($noise, null)->form);
@@ -218,7 +230,9 @@ final class StoreTest extends TestCase
     public function test_a_delta_is_short_whatever_repeats_itself_and_comes_back_from_any_change(): void
     {
         foreach ($this->seeds(60) as $random) {
-            $list = $random->getInt(0, 1) === 0 ? $this->records($random->getInt(1, 80)) : array_map(fn () => ['', 'lamp', 'lamp lead lamp', random_bytes(3)][$random->getInt(0, 3)], range(1, 80));
+            $list = $random->getInt(0, 1) === 0
+                ? $this->records($random->getInt(1, 80))
+                : array_map(fn () => ['', 'lamp', 'lamp lead lamp', random_bytes(3)][$random->getInt(0, 3)], range(1, 80));
             [, $after] = $this->edits($random, $list);
             [$base, $bytes] = [implode("\n", $list), implode("\n", $after)];
             $packed = Packing::pack($bytes, $base);
@@ -228,7 +242,10 @@ final class StoreTest extends TestCase
             Packing::unpack($packed->form, $damaged, $base);
         }
         // Words that repeat themselves hide from a dictionary where what is the same goes on; lines do not.
-        $words = array_map(fn (int $at) => str_repeat('lamp lead socket board '[$at % 23] === ' ' ? 'lamp lead ' : 'lead socket lamp ', 12 + $at), range(1, 30));
+        $words = array_map(
+            fn (int $at) => str_repeat('lamp lead socket board '[$at % 23] === ' ' ? 'lamp lead ' : 'lead socket lamp ', 12 + $at),
+            range(1, 30),
+        );
         $base = implode("\n", $words);
         $words[15] .= 'tester';
         self::assertLessThan(50, strlen(Packing::pack(implode("\n", $words), $base)->data));
@@ -309,8 +326,13 @@ final class StoreTest extends TestCase
     public static function badRecords(): array
     {
         return [
-            'no JSON' => ['nothing'], 'cut off' => ['["r1","row",0,{"c1":1'], 'fields of objects' => ['["r1","row",0,{"c1":{"c2":1}}]'],
-            'no fields' => ['["r1","row",0]'], 'a depth below the top' => ['["r1","row",-1,{}]'], 'a depth that is text' => ['["r1","row","1",{}]'], 'more than a record' => ['["r1","row",0,{},{}]'],
+            'no JSON' => ['nothing'],
+            'cut off' => ['["r1","row",0,{"c1":1'],
+            'fields of objects' => ['["r1","row",0,{"c1":{"c2":1}}]'],
+            'no fields' => ['["r1","row",0]'],
+            'a depth below the top' => ['["r1","row",-1,{}]'],
+            'a depth that is text' => ['["r1","row","1",{}]'],
+            'more than a record' => ['["r1","row",0,{},{}]'],
         ];
     }
 

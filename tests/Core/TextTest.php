@@ -32,8 +32,16 @@ final class TextTest extends TestCase
         return [
             'a word' => ['the red bin', 'the blue bin', 'the [-red-]{+blue+} bin'],
             'crumbs become a phrase' => ['Two look at it', 'Two test every socket', 'Two [-look at it-]{+test every socket+}'],
-            'far apart stays apart' => ['red bins stand by the door, open', 'blue bins stand by the door, closed', '[-red-]{+blue+} bins stand by the door, [-open-]{+closed+}'],
-            'two insertions around a short word stay two' => ['lamps and leads', 'lamps big and now leads', 'lamps {+big +}and{+ now+} leads'],
+            'far apart stays apart' => [
+                'red bins stand by the door, open',
+                'blue bins stand by the door, closed',
+                '[-red-]{+blue+} bins stand by the door, [-open-]{+closed+}',
+            ],
+            'two insertions around a short word stay two' => [
+                'lamps and leads',
+                'lamps big and now leads',
+                'lamps {+big +}and{+ now+} leads',
+            ],
             'an end' => ['Sign the log', 'Sign the log, twice', 'Sign the log{+, twice+}'],
             'all new' => ['', 'Sign the log', '{+Sign the log+}'],
             'a line break' => ["one\ntwo", "one\nthree", "one\n[-two-]{+three+}"],
@@ -46,12 +54,24 @@ final class TextTest extends TestCase
     public function test_a_comparison_reads_well_and_holds_both_sides(string $old, string $new, string $read): void
     {
         $spans = TextCompare::of(RichText::plain($old), RichText::plain($new), new Words)->spans();
-        self::assertSame($read, implode('', array_map(fn (Span $span) => match ($span->kind) {
-            SpanKind::Added => '{+'.$span->text->text().'+}',
-            SpanKind::Removed => '[-'.$span->text->text().'-]',
-            default => $span->text->text(),
-        }, $spans)));
-        $side = fn (SpanKind $without) => implode('', array_map(fn (Span $span) => $span->kind === $without ? '' : $span->text->text(), $spans));
+        self::assertSame(
+            $read,
+            implode(
+                '',
+                array_map(
+                    fn (Span $span) => match ($span->kind) {
+                        SpanKind::Added => '{+'.$span->text->text().'+}',
+                        SpanKind::Removed => '[-'.$span->text->text().'-]',
+                        default => $span->text->text(),
+                    },
+                    $spans,
+                ),
+            ),
+        );
+        $side = fn (SpanKind $without) => implode(
+            '',
+            array_map(fn (Span $span) => $span->kind === $without ? '' : $span->text->text(), $spans),
+        );
         self::assertSame([$old, $new], [$side(SpanKind::Added), $side(SpanKind::Removed)]);
     }
 
@@ -77,7 +97,10 @@ final class TextTest extends TestCase
         $states = array_map(RichText::plain(...), ['one two three', 'one two three four', 'one three four', 'one three four five']);
         $authors = TextAuthors::through($states, new Words);
         $words = array_column((new Words)->of($states[3]), 'text');
-        self::assertSame([0, 2], [$authors->addedBy[array_search('four', $words, true)], $authors->addedBy[array_search('five', $words, true)]]);
+        self::assertSame(
+            [0, 2],
+            [$authors->addedBy[array_search('four', $words, true)], $authors->addedBy[array_search('five', $words, true)]],
+        );
         self::assertSame(1, $authors->removedBy[array_search('two', array_column((new Words)->of($states[0]), 'text'), true)]);
         self::assertArrayNotHasKey(0, $authors->addedBy);
     }
@@ -113,7 +136,20 @@ final class TextTest extends TestCase
         $kind = new DocumentKind;
         $deep = ['pabc', 'item', 0, ['text' => ['runs' => []]]];
         $many = array_fill(0, 60_000, $deep);
-        foreach ([null, 3, 'x', [[]], ['a' => 1], [$deep, $deep], [[str_repeat('x', 10_000), 'item', 0, []]], [['pabc', "\xff", 0, []]], [['pabc', 'item', 1_000_000, []]], $many] as $content) {
+        foreach (
+            [
+                null,
+                3,
+                'x',
+                [[]],
+                ['a' => 1],
+                [$deep, $deep],
+                [[str_repeat('x', 10_000), 'item', 0, []]],
+                [['pabc', "\xff", 0, []]],
+                [['pabc', 'item', 1_000_000, []]],
+                $many,
+            ] as $content
+        ) {
             $problems = $kind->read($content, new Limits)->problems;
             self::assertNotEmpty($problems);
             self::assertLessThanOrEqual(50, count($problems));
@@ -134,7 +170,9 @@ final class TextTest extends TestCase
         for ($round = 0; $round < 3000; $round++) {
             $text = '';
             for ($at = $random->getInt(1, 12); $at > 0; $at--) {
-                $text .= $random->getInt(0, 2) === 0 ? chr($random->getInt(0, 127)) : ['a', 'B', '1', '0', '.', ',', ':', ';', "'", '_', ' ', "\r", "\n", '@'][$random->getInt(0, 13)];
+                $text .= $random->getInt(0, 2) === 0
+                    ? chr($random->getInt(0, 127))
+                    : ['a', 'B', '1', '0', '.', ',', ':', ';', "'", '_', ' ', "\r", "\n", '@'][$random->getInt(0, 13)];
             }
             $judge = \IntlBreakIterator::createWordInstance('und') ?? self::fail();
             $judge->setText($text);

@@ -37,7 +37,16 @@ final class UnusualTest extends TestCase
         }
         $lines = [];
         foreach (UnusualChanges::in($kind, $old, $new, TreeCompare::of($old, $new), $answers) as $found) {
-            $lines[] = rtrim("{$found->type->value} ".count($found->ids)." from {$found->ids[0]} {$found->field}").' '.implode(' ', array_map(fn (string $name, string|int|float $value) => "{$name}={$value}", array_keys($found->evidence), $found->evidence));
+            $lines[] = rtrim("{$found->type->value} ".count($found->ids)." from {$found->ids[0]} {$found->field}")
+            .' '
+            .implode(
+                ' ',
+                array_map(
+                    fn (string $name, string|int|float $value) => "{$name}={$value}",
+                    array_keys($found->evidence),
+                    $found->evidence,
+                ),
+            );
         }
         $said = implode("\n", $lines);
         if (getenv('REWRITE')) {
@@ -50,13 +59,27 @@ final class UnusualTest extends TestCase
     {
         $kind = new SpreadsheetKind;
         $sheet = fn (int $first): PartTree => PartTree::of([
-            new Part('tab1', 'tab', 0, ['name' => 'Log', 'frozen' => 0]), new Part('cone', 'column', 1, ['width' => 0, 'format' => '']), new Part('ctwo', 'column', 1, ['width' => 0, 'format' => '']),
-            ...array_map(fn (int $at): Part => new Part(sprintf('row%02d', $at), 'row', 1, ['cone' => $at === 1 ? $first : 10 + $at % 7, 'ctwo' => ['=', '[.cone]*2']]), range(1, 20)),
+            new Part('tab1', 'tab', 0, ['name' => 'Log', 'frozen' => 0]),
+            new Part('cone', 'column', 1, ['width' => 0, 'format' => '']),
+            new Part('ctwo', 'column', 1, ['width' => 0, 'format' => '']),
+            ...array_map(
+                fn (int $at): Part => new Part(sprintf('row%02d', $at), 'row', 1, [
+                    'cone' => $at === 1 ? $first : 10 + ($at % 7),
+                    'ctwo' => ['=', '[.cone]*2'],
+                ]),
+                range(1, 20),
+            ),
         ]);
         $worked = fn (PartTree $tree): PartTree => Consequences::of($kind, PartTree::of([]), $tree, '2026-05-04');
         [$old, $new] = [$worked($sheet(12)), $worked($sheet(120_000))];
         self::assertSame([24, 240_000], array_map(fn (PartTree $tree) => Cell::result($tree->get('row01')->fields['ctwo']), [$old, $new]));
-        self::assertSame([['row01', 'cone']], array_map(fn (UnusualChange $found) => [$found->ids[0], $found->field], UnusualChanges::in($kind, $old, $new, TreeCompare::of($old, $new))));
+        self::assertSame(
+            [['row01', 'cone']],
+            array_map(
+                fn (UnusualChange $found) => [$found->ids[0], $found->field],
+                UnusualChanges::in($kind, $old, $new, TreeCompare::of($old, $new)),
+            ),
+        );
     }
 
     public function test_a_dataset_that_grows_and_a_log_that_is_kept_raise_nothing(): void
@@ -70,13 +93,16 @@ final class UnusualTest extends TestCase
         }
     }
 
-    /** `SHEET n [from -> to …] [+ n]` is a tab with n rows, in which texts are replaced and rows come again; `WORDS n [other]` a document. */
+    /**
+     * `SHEET n [from -> to …] [+ n]` is a tab with n rows, in which texts are replaced and rows come again; `WORDS n [other]` a document.
+     */
     private static function spelledOut(string $text): string
     {
         if (preg_match('/^WORDS (\d+)( other)?$/', $text, $found) === 1) {
             $lines = [];
             for ($at = 0; $at < (int) $found[1]; $at += 10) {
-                $lines[] = "p{$at} . ".implode(' ', array_map(fn (int $word) => (isset($found[2]) ? 'new' : 'word').($at + $word), range(1, 10)));
+                $lines[] = "p{$at} . "
+                .implode(' ', array_map(fn (int $word) => (isset($found[2]) ? 'new' : 'word').($at + $word), range(1, 10)));
             }
 
             return implode("\n", $lines);

@@ -15,14 +15,19 @@ final class WildcardsTest extends TestCase
     {
         $functions = new Functions;
         mt_srand($seed = random_int(1, 1 << 30));
-        $text = fn (string $signs, int $most): string => implode('', array_map(fn () => mb_substr($signs, mt_rand(0, mb_strlen($signs) - 1), 1), array_fill(0, mt_rand(1, $most), 0)));
+        $text = fn (string $signs, int $most): string => implode(
+            '',
+            array_map(fn () => mb_substr($signs, mt_rand(0, mb_strlen($signs) - 1), 1), array_fill(0, mt_rand(1, $most), 0)),
+        );
         for ($run = 0; $run < 3_000; $run++) {
             [$pattern, $in] = ['*'.$text('abé?*', 5), $text('abé', 8)];
             $pattern = mt_rand(0, 1) === 0 ? $pattern : mb_substr($pattern, 1).'*';
             $is = OwnFunctions::call('VLOOKUP', [$pattern, ['1' => ['A' => $in]], 1, false]);
             self::assertSame([self::fits($pattern, $in) ? $in : '#N/A'], $is, "seed {$seed}: {$pattern} in {$in}");
             $fits = (int) self::fits($pattern, $in);
-            foreach (['COUNTIF' => $fits, 'SUMIF' => 7.0 * $fits, 'MATCH' => $fits === 1 ? 1 : '#N/A', 'COUNTIFS' => 1 - $fits] as $name => $wanted) {
+            foreach (
+                ['COUNTIF' => $fits, 'SUMIF' => 7.0 * $fits, 'MATCH' => $fits === 1 ? 1 : '#N/A', 'COUNTIFS' => 1 - $fits] as $name => $wanted
+            ) {
                 $arguments = match ($name) {
                     'COUNTIF' => [[1 => ['A' => $in]], "={$pattern}"],
                     'SUMIF' => [[1 => ['A' => $in]], $pattern, [1 => ['A' => 7]]],
@@ -46,7 +51,14 @@ final class WildcardsTest extends TestCase
         self::assertSame(['#N/A'], OwnFunctions::call('VLOOKUP', ['*a*a*a*a*a*b', ['1' => ['A' => 'b'.$in]], 1, false]));
         self::assertSame(PREG_NO_ERROR, preg_last_error());
         $hard = [1 => ['A' => 'b'.$in]];
-        self::assertSame([0, '#N/A', '#LIMIT!'], [(new Functions)->call('COUNTIF', [$hard, '*a*a*a*a*a*b']), (new Functions)->call('MATCH', ['*a*a*a*a*a*b', $hard, 0]), (new Functions)->call('DCOUNTA', [$hard, 1, [1 => ['A' => '*a*a*a*a*a*b']]])]);
+        self::assertSame(
+            [0, '#N/A', '#LIMIT!'],
+            [
+                (new Functions)->call('COUNTIF', [$hard, '*a*a*a*a*a*b']),
+                (new Functions)->call('MATCH', ['*a*a*a*a*a*b', $hard, 0]),
+                (new Functions)->call('DCOUNTA', [$hard, 1, [1 => ['A' => '*a*a*a*a*a*b']]]),
+            ],
+        );
         self::assertSame(PREG_NO_ERROR, preg_last_error());
         self::assertSame(['#VALUE!'], OwnFunctions::call('SEARCH', ['a*a*a*a*b?', $in.'b']));
         self::assertSame(PREG_NO_ERROR, preg_last_error());

@@ -15,9 +15,24 @@ final class WordsFollowedTest extends TestCase
     public static function edits(): array
     {
         return [
-            'nothing changed' => ['Tie a tag with the date round it.', 'a tag with the date', 'Tie a tag with the date round it.', 'a tag with the date'],
-            'written before it' => ['Tie a tag with the date round it.', 'a tag with the date', 'First of all, tie a tag with the date round it.', 'a tag with the date'],
-            'written within' => ['Tie a tag with the date round it.', 'a tag with the date', 'Tie a tag with the name and the date round it.', 'a tag with the name and the date'],
+            'nothing changed' => [
+                'Tie a tag with the date round it.',
+                'a tag with the date',
+                'Tie a tag with the date round it.',
+                'a tag with the date',
+            ],
+            'written before it' => [
+                'Tie a tag with the date round it.',
+                'a tag with the date',
+                'First of all, tie a tag with the date round it.',
+                'a tag with the date',
+            ],
+            'written within' => [
+                'Tie a tag with the date round it.',
+                'a tag with the date',
+                'Tie a tag with the name and the date round it.',
+                'a tag with the name and the date',
+            ],
             'its end was cut' => ['Tie a tag with the date round it.', 'a tag with the date', 'Tie a tag with the.', 'a tag with the'],
             'more than half went' => ['Tie a tag with the date round it.', 'a tag with the date', 'Tie the date round it.', null],
             'all of it went' => ['Tie a tag with the date round it.', 'a tag with the date', 'Leave it.', null],

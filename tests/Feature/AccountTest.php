@@ -30,8 +30,18 @@ final class AccountTest extends FeatureCase
         $this->ines->refresh();
         self::assertSame(['Ines O. Duya', 7, 'night'], [$this->ines->name, $this->ines->colour, $this->ines->look]);
         $this->get(route('account'))->assertSee('data-look="night"', false);
-        $this->put(route('account.update'), ['name' => '', 'colour' => 99, 'look' => 'dusk'])->assertSessionHasErrors(['name', 'colour', 'look']);
-        $this->put(route('account.update'), ['name' => 'Ines', 'colour' => 1, 'look' => '', 'keeps_place' => 1, 'email' => 'other@example.org']);
+        $this->put(route('account.update'), ['name' => '', 'colour' => 99, 'look' => 'dusk'])->assertSessionHasErrors([
+            'name',
+            'colour',
+            'look',
+        ]);
+        $this->put(route('account.update'), [
+            'name' => 'Ines',
+            'colour' => 1,
+            'look' => '',
+            'keeps_place' => 1,
+            'email' => 'other@example.org',
+        ]);
         self::assertSame([false, ''], [$this->ines->refresh()->keeps_place, $this->ines->look]);
     }
 
@@ -41,8 +51,18 @@ final class AccountTest extends FeatureCase
         $item = $this->document($this->shelf('Hours', [[$this->ines, Role::Owner]]), $this->ines, 'Late');
         $this->actingAs($this->ines)->get(route('list', $item))->assertSee('3 Nov 2026, 23:30 UTC');
         $this->get(route('account'))->assertDontSee('data-zone-of', false)->assertSee('Buenos Aires');
-        $this->put(route('account.update'), ['name' => 'Ines', 'colour' => 1, 'look' => '', 'zone' => 'Nowhere/Else'])->assertSessionHasErrors('zone');
-        $this->put(route('account.update'), ['name' => 'Ines', 'colour' => 1, 'look' => '', 'zone' => 'Europe/Berlin'])->assertSessionHasNoErrors();
+        $this->put(route('account.update'), [
+            'name' => 'Ines',
+            'colour' => 1,
+            'look' => '',
+            'zone' => 'Nowhere/Else',
+        ])->assertSessionHasErrors('zone');
+        $this->put(route('account.update'), [
+            'name' => 'Ines',
+            'colour' => 1,
+            'look' => '',
+            'zone' => 'Europe/Berlin',
+        ])->assertSessionHasNoErrors();
         $this->get(route('list', $item))->assertSee('4 Nov 2026, 00:30 CET')->assertSee('data-zone-of="Europe/Berlin"', false);
         $this->put(route('account.update'), ['name' => 'Ines', 'colour' => 1, 'look' => '', 'zone' => '']);
         self::assertSame('', $this->ines->refresh()->zone);
@@ -54,26 +74,60 @@ final class AccountTest extends FeatureCase
         $tobi = User::factory()->create();
         $shelf = $this->shelf('Ways', [[$this->ines, Role::Owner], [$tobi, Role::Owner]]);
         $item = $this->document($shelf, $this->ines, 'Counted');
-        DB::table('items')->where('id', $item->id)->update(['gone' => 1234567]);
-        $ways = [['', '', '1,234,567', '3 Nov 2026, 23:30 UTC'], ['comma', 'month', '1.234.567', 'Nov 3, 2026, 23:30 UTC'], ['space', 'year', "1\u{202F}234\u{202F}567", '2026-11-03, 23:30 UTC'], ['', 'points', '1,234,567', '3.11.2026, 23:30 UTC']];
+        DB::table('items')
+            ->where('id', $item->id)
+            ->update(['gone' => 1234567]);
+        $ways = [
+            ['', '', '1,234,567', '3 Nov 2026, 23:30 UTC'],
+            ['comma', 'month', '1.234.567', 'Nov 3, 2026, 23:30 UTC'],
+            ['space', 'year', "1\u{202F}234\u{202F}567", '2026-11-03, 23:30 UTC'],
+            ['', 'points', '1,234,567', '3.11.2026, 23:30 UTC'],
+        ];
         foreach ($ways as [$numbers, $dates, $count, $moment]) {
-            $this->actingAs($this->ines)->put(route('account.update'), ['name' => 'Ines', 'colour' => 1, 'look' => '', 'numbers' => $numbers, 'dates' => $dates])->assertSessionHasNoErrors();
+            $this->actingAs($this->ines)
+                ->put(route('account.update'), ['name' => 'Ines', 'colour' => 1, 'look' => '', 'numbers' => $numbers, 'dates' => $dates])
+                ->assertSessionHasNoErrors();
             $this->get(route('keeping', $item))->assertSee($count);
             $this->get(route('list', $item))->assertSee($moment);
         }
-        $this->put(route('account.update'), ['name' => 'Ines', 'colour' => 1, 'look' => '', 'numbers' => 'roman', 'dates' => 'lunar'])->assertSessionHasErrors(['numbers', 'dates']);
+        $this->put(route('account.update'), [
+            'name' => 'Ines',
+            'colour' => 1,
+            'look' => '',
+            'numbers' => 'roman',
+            'dates' => 'lunar',
+        ])->assertSessionHasErrors(['numbers', 'dates']);
         $this->actingAs($tobi)->get(route('list', $item))->assertSee('3 Nov 2026, 23:30 UTC');
         // What somebody has written down is read by others.
         $this->ines->update(['numbers' => 'comma']);
-        $this->actingAs($this->ines)->post(route('keeping.say', $item), ['leave' => 60, 'most' => 5000, 'do' => 'keep'])->assertSessionHas('said', 'From now on: Leave a version behind after a minute of somebody’s writing. Keep everything for ever. Keep 5.000 versions at most.');
+        $this->actingAs($this->ines)
+            ->post(route('keeping.say', $item), ['leave' => 60, 'most' => 5000, 'do' => 'keep'])
+            ->assertSessionHas(
+                'said',
+                'From now on: Leave a version behind after a minute of somebody’s writing. Keep everything for ever. Keep 5.000 versions at most.',
+            );
         $this->actingAs($tobi)->get(route('log', [$shelf, 'about' => 'rules']))->assertSee('5,000 versions at most');
     }
 
     public function test_a_password_is_changed_by_who_knows_the_one_before(): void
     {
-        $this->actingAs($this->ines)->put(route('account.password'), ['current' => 'wrong', 'password' => 'another long one', 'password_confirmation' => 'another long one'])->assertSessionHasErrors('current');
-        $this->put(route('account.password'), ['current' => 'a long password', 'password' => 'short', 'password_confirmation' => 'short'])->assertSessionHasErrors('password');
-        $this->put(route('account.password'), ['current' => 'a long password', 'password' => 'another long one', 'password_confirmation' => 'another long one'])->assertSessionHasNoErrors();
+        $this->actingAs($this->ines)
+            ->put(route('account.password'), [
+                'current' => 'wrong',
+                'password' => 'another long one',
+                'password_confirmation' => 'another long one',
+            ])
+            ->assertSessionHasErrors('current');
+        $this->put(route('account.password'), [
+            'current' => 'a long password',
+            'password' => 'short',
+            'password_confirmation' => 'short',
+        ])->assertSessionHasErrors('password');
+        $this->put(route('account.password'), [
+            'current' => 'a long password',
+            'password' => 'another long one',
+            'password_confirmation' => 'another long one',
+        ])->assertSessionHasNoErrors();
         self::assertTrue(Hash::check('another long one', (string) $this->ines->refresh()->password));
         $this->post(route('account.elsewhere'), ['current' => 'a long password'])->assertSessionHasErrors('current');
         $this->post(route('account.elsewhere'), ['current' => 'another long one'])->assertSessionHas('said');
@@ -82,7 +136,9 @@ final class AccountTest extends FeatureCase
     public function test_another_address_is_theirs_when_its_mail_was_read(): void
     {
         $other = $this->person('Tobi Brandt');
-        $this->actingAs($this->ines)->put(route('account.address'), ['email' => $other->email, 'current' => 'a long password'])->assertSessionHasErrors('email');
+        $this->actingAs($this->ines)
+            ->put(route('account.address'), ['email' => $other->email, 'current' => 'a long password'])
+            ->assertSessionHasErrors('email');
         $this->put(route('account.address'), ['email' => 'new@example.org', 'current' => 'wrong'])->assertSessionHasErrors('current');
         $was = $this->ines->email;
         $this->put(route('account.address'), ['email' => 'new@example.org', 'current' => 'a long password'])->assertSessionHas('said');

@@ -33,7 +33,9 @@ final class ChainsTest extends FeatureCase
         $this->keep($lines, null);
         // Most go on from the newest, some from one of before.
         for ($at = 0; $at < 150; $at++) {
-            $from = $this->random->getInt(0, 9) > 0 ? (string) array_key_last($this->chunks) : (string) array_keys($this->chunks)[$this->random->getInt(0, count($this->chunks) - 1)];
+            $from = $this->random->getInt(0, 9) > 0
+                ? (string) array_key_last($this->chunks)
+                : (string) array_keys($this->chunks)[$this->random->getInt(0, count($this->chunks) - 1)];
             $lines = explode("\n", $this->chunks[$from]);
             for ($edits = $this->random->getInt(1, 3); $edits > 0; $edits--) {
                 $lines[$this->random->getInt(0, count($lines) - 1)] = $this->line($at);
@@ -77,7 +79,12 @@ final class ChainsTest extends FeatureCase
             $said = $this->store->freedBy(array_map(strval(...), $gone));
             $before = (int) DB::table('chunks')->sum(DB::raw('length(data)'));
             $this->chunks = array_diff_key($this->chunks, array_flip($gone));
-            $ids = array_keys(array_diff(DB::table('chunks')->orderByDesc('id')->pluck('address', 'id')->all(), array_map(strval(...), array_keys($this->chunks))));
+            $ids = array_keys(
+                array_diff(
+                    DB::table('chunks')->orderByDesc('id')->pluck('address', 'id')->all(),
+                    array_map(strval(...), array_keys($this->chunks)),
+                ),
+            );
             // All at once, or a few at a time, which may find other ways.
             $atOnce = $this->random->getInt(0, 1) === 0 ? 200 : 3;
             $freed = array_sum(array_map(fn (array $some): int => $this->store->drop($some)[1], array_chunk($ids, $atOnce)));
@@ -90,8 +97,13 @@ final class ChainsTest extends FeatureCase
 
     public function test_what_rests_on_something_damaged_is_told_and_is_whole_again_with_it(): void
     {
-        $base = DB::table('chunks')->whereNull('base')->whereIn('id', DB::table('chunks')->whereNotNull('base')->select('base'))->first() ?? self::fail('there is no base');
-        DB::table('chunks')->where('id', $base->id)->update(['data' => 'spoilt']);
+        $base = DB::table('chunks')
+            ->whereNull('base')
+            ->whereIn('id', DB::table('chunks')->whereNotNull('base')->select('base'))
+            ->first() ?? self::fail('there is no base');
+        DB::table('chunks')
+            ->where('id', $base->id)
+            ->update(['data' => 'spoilt']);
         $missing = $this->store->missing(array_map(strval(...), array_keys($this->chunks)));
         self::assertGreaterThan(5, count($missing));
         try {

@@ -41,7 +41,11 @@ final class ChosenTest extends FeatureCase
         $plan = (string) $this->get(route('restore', [$item, 2, 'parts' => "{$parts[0]->id},{$parts[2]->id}"]))->assertOk()->getContent();
         preg_match_all('/name="pick\[\]" value="(\d+)" form="restore"\s+checked/', $plan, $ticked);
         self::assertCount(2, $ticked[1]);
-        $this->post(route('restore.store', [$item, 2]), ['seen' => 3, 'lines' => substr_count($plan, 'name="pick[]"'), 'pick' => $ticked[1]])->assertSessionHasNoErrors();
+        $this->post(route('restore.store', [$item, 2]), [
+            'seen' => 3,
+            'lines' => substr_count($plan, 'name="pick[]"'),
+            'pick' => $ticked[1],
+        ])->assertSessionHasNoErrors();
         self::assertSame(['Kettle', 'Lamp', 'Radio'], $this->texts($item->refresh()));
     }
 
@@ -73,7 +77,9 @@ final class ChosenTest extends FeatureCase
         $parts = $this->tree($item)->parts;
         $this->travel(5)->minutes();
         $this->save($item, $this->ines, PartTree::of([$parts[0]]));
-        $this->get(route('restore', [$item, 2, 'parts' => $parts[0]->id]))->assertSeeText('What you chose is the same')->assertDontSee('checked', false);
+        $this->get(route('restore', [$item, 2, 'parts' => $parts[0]->id]))
+            ->assertSeeText('What you chose is the same')
+            ->assertDontSee('checked', false);
         // What is no part is passed over: it is the plan of all.
         $this->get(route('restore', [$item, 2, 'parts' => '<b>,,../x']))->assertDontSeeText('What you chose')->assertSee('checked', false);
     }
@@ -91,7 +97,11 @@ final class ChosenTest extends FeatureCase
             $plan = (string) $this->get(route('restore', [$sheet->refresh(), 2, 'parts' => $cell]))->assertOk()->getContent();
             preg_match_all('/name="pick\[\]" value="(\d+)" form="restore"\s+checked/', $plan, $ticked);
             self::assertCount(1, $ticked[1], $cell);
-            $this->post(route('restore.store', [$sheet, 2]), ['seen' => $sheet->head, 'lines' => substr_count($plan, 'name="pick[]"'), 'pick' => $ticked[1]])->assertSessionHasNoErrors();
+            $this->post(route('restore.store', [$sheet, 2]), [
+                'seen' => $sheet->head,
+                'lines' => substr_count($plan, 'name="pick[]"'),
+                'pick' => $ticked[1],
+            ])->assertSessionHasNoErrors();
             self::assertSame($row, $this->tree($sheet->refresh())->get(explode('/', $cell)[0])->fields);
         }
         self::assertSame(9, $this->tree($sheet)->get('row1')->fields['coly'], 'what was not chosen stays');
@@ -112,7 +122,11 @@ final class ChosenTest extends FeatureCase
     {
         $sheet = $this->sheet();
         $this->get(route('copy', [$sheet, 2, 'parts' => $parts]))->assertOk()->assertSeeText('you chose');
-        $this->post(route('copy.store', [$sheet, 2]), ['title' => 'Some', 'shelf' => $this->shelf->key, 'parts' => $parts])->assertSessionHasNoErrors();
+        $this->post(route('copy.store', [$sheet, 2]), [
+            'title' => 'Some',
+            'shelf' => $this->shelf->key,
+            'parts' => $parts,
+        ])->assertSessionHasNoErrors();
         self::assertSame($ids, array_column($this->tree(Item::query()->where('title', 'Some')->firstOrFail())->parts, 'id'));
         $this->assertVerified();
     }
@@ -120,18 +134,39 @@ final class ChosenTest extends FeatureCase
     public function test_what_is_not_there_or_can_not_stand_alone_is_not_copied(): void
     {
         $sheet = $this->sheet();
-        $this->post(route('copy.store', [$sheet, 2]), ['title' => 'Some', 'shelf' => $this->shelf->key, 'parts' => 'nothing'])->assertSessionHasErrors('parts');
+        $this->post(route('copy.store', [$sheet, 2]), [
+            'title' => 'Some',
+            'shelf' => $this->shelf->key,
+            'parts' => 'nothing',
+        ])->assertSessionHasErrors('parts');
         self::assertFalse(Item::query()->where('title', 'Some')->exists());
     }
 
     private function sheet(): Item
     {
         $row = fn (string $id, array $cells): Part => new Part($id, 'row', 1, $cells);
-        $sheet = $this->app->make(MakeItem::class)->handle($this->shelf, $this->ines, 'spreadsheet', 'Log', content: new Content(Kinds::named('spreadsheet'), PartTree::of([
-            new Part('tab1', 'tab', 0, ['name' => 'One', 'frozen' => 0]), new Part('colx', 'column', 1, ['width' => 0, 'format' => '']), new Part('coly', 'column', 1, ['width' => 0, 'format' => '']),
-            $row('row1', ['colx' => 'Kettle', 'coly' => 1]), $row('row2', ['colx' => 'Lamp', 'coly' => 2]),
-            new Part('tab2', 'tab', 0, ['name' => 'Two', 'frozen' => 0]), new Part('colz', 'column', 1, ['width' => 0, 'format' => '']), $row('row3', ['colz' => 'Radio']),
-        ])), keepIds: true);
+        $sheet = $this->app
+            ->make(MakeItem::class)
+            ->handle(
+                $this->shelf,
+                $this->ines,
+                'spreadsheet',
+                'Log',
+                content: new Content(
+                    Kinds::named('spreadsheet'),
+                    PartTree::of([
+                        new Part('tab1', 'tab', 0, ['name' => 'One', 'frozen' => 0]),
+                        new Part('colx', 'column', 1, ['width' => 0, 'format' => '']),
+                        new Part('coly', 'column', 1, ['width' => 0, 'format' => '']),
+                        $row('row1', ['colx' => 'Kettle', 'coly' => 1]),
+                        $row('row2', ['colx' => 'Lamp', 'coly' => 2]),
+                        new Part('tab2', 'tab', 0, ['name' => 'Two', 'frozen' => 0]),
+                        new Part('colz', 'column', 1, ['width' => 0, 'format' => '']),
+                        $row('row3', ['colz' => 'Radio']),
+                    ]),
+                ),
+                keepIds: true,
+            );
         $this->travel(5)->minutes();
         $this->save($sheet, $this->ines, PartTree::of([...$this->tree($sheet)->parts, $row('row4', ['colz' => 'Clock'])]));
 

@@ -31,7 +31,11 @@ final class CrashTest extends FeatureCase
         parent::setUp();
         $this->people = array_map($this->person(...), ['Ines Oduya', 'Tobi Brandt', 'Nell Warwick', 'Rafi Sadek']);
         $shelf = $this->shelf('Volunteers', array_map(fn (User $user) => [$user, Role::Owner], $this->people));
-        $this->item = $this->document($shelf, $this->people[0], ...array_map(fn (int $at) => "Paragraph {$at} of a document that is long enough to have several nodes.", range(1, 120)));
+        $this->item = $this->document(
+            $shelf,
+            $this->people[0],
+            ...array_map(fn (int $at) => "Paragraph {$at} of a document that is long enough to have several nodes.", range(1, 120)),
+        );
         Date::setTestNow();
     }
 
@@ -56,7 +60,12 @@ final class CrashTest extends FeatureCase
         $holder->exec('CREATE TABLE waited (name TEXT NOT NULL); BEGIN IMMEDIATE');
         $waiters = [];
         foreach (range(1, 8) as $name) {
-            $waiters[] = $waiter = new Process([(string) (new PhpExecutableFinder)->find(), __DIR__.'/waiter.php', $database, (string) $name]);
+            $waiters[] = $waiter = new Process([
+                (string) (new PhpExecutableFinder)->find(),
+                __DIR__.'/waiter.php',
+                $database,
+                (string) $name,
+            ]);
             $waiter->start();
             $waiter->waitUntil(fn (string $type, string $output) => $output !== '');
             usleep(30_000);
@@ -82,7 +91,11 @@ final class CrashTest extends FeatureCase
             $saver->wait();
             self::assertStringStartsWith('.', $saver->getOutput(), $saver->getErrorOutput());
             $landed += $this->item->refresh()->head - $before;
-            self::assertGreaterThanOrEqual(substr_count($saver->getOutput(), '.'), $this->item->head - $before, 'what was answered for is there');
+            self::assertGreaterThanOrEqual(
+                substr_count($saver->getOutput(), '.'),
+                $this->item->head - $before,
+                'what was answered for is there',
+            );
         }
         self::assertGreaterThan(self::KILLS - 1, $landed);
         $this->assertVerified();
@@ -100,7 +113,9 @@ final class CrashTest extends FeatureCase
         Date::setTestNow();
         $named = $this->item->versions()->where('number', 17)->firstOrFail();
         app(MarkMilestone::class)->handle($named, $this->people[0], 'Agreed');
-        $this->actingAs($this->people[0])->post(route('keeping.say', $this->item), ['leave' => 60, 'most' => 10, 'do' => 'keep'])->assertSessionHasNoErrors();
+        $this->actingAs($this->people[0])
+            ->post(route('keeping.say', $this->item), ['leave' => 60, 'most' => 10, 'do' => 'keep'])
+            ->assertSessionHasNoErrors();
         $roots = $this->item->versions()->pluck('root', 'number')->all();
         for ($at = $killed = 0; $at < 14; $at++) {
             $thinner = $this->process(__DIR__.'/killed.php', (string) (3 + 9 * $at), 'attic:keep');
@@ -129,8 +144,21 @@ final class CrashTest extends FeatureCase
     private function saver(User $user, int $times): Process
     {
         $process = new Process(
-            [(string) (new PhpExecutableFinder)->find(), __DIR__.'/saver.php', (string) $this->item->id, (string) $user->id, (string) $times],
-            env: ['DB_DATABASE' => $this->databasePath(), 'APP_ENV' => 'testing', 'APP_KEY' => config('app.key'), 'APP_CONFIG_CACHE' => '/nowhere', 'APP_ROUTES_CACHE' => '/nowhere', 'ATTIC_CHECKPOINT' => '0'],
+            [
+                (string) (new PhpExecutableFinder)->find(),
+                __DIR__.'/saver.php',
+                (string) $this->item->id,
+                (string) $user->id,
+                (string) $times,
+            ],
+            env: [
+                'DB_DATABASE' => $this->databasePath(),
+                'APP_ENV' => 'testing',
+                'APP_KEY' => config('app.key'),
+                'APP_CONFIG_CACHE' => '/nowhere',
+                'APP_ROUTES_CACHE' => '/nowhere',
+                'ATTIC_CHECKPOINT' => '0',
+            ],
         );
         $process->setTimeout(120);
         $process->start();

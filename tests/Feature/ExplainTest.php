@@ -16,11 +16,38 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 
-/** What the main pages and savings ask of the database is found by an index, however much there is, and no list of versions or touches is sorted aside. */
+/**
+ * What the main pages and savings ask of the database is found by an index, however much there is, and no list of versions or touches is
+ * sorted aside.
+ */
 final class ExplainTest extends FeatureCase
 {
     /** Tables that grow with use. */
-    private const GROWING = ['versions', 'touches', 'items', 'chunks', 'answers', 'handed_roots', 'sendings', 'carried', 'activity', 'held_edits', 'milestones', 'publishings', 'pictures', 'proposals', 'removals', 'mails', 'source_steps', 'dataset_columns', 'memberships', 'threads', 'thread_places', 'comments', 'mentions'];
+    private const GROWING = [
+        'versions',
+        'touches',
+        'items',
+        'chunks',
+        'answers',
+        'handed_roots',
+        'sendings',
+        'carried',
+        'activity',
+        'held_edits',
+        'milestones',
+        'publishings',
+        'pictures',
+        'proposals',
+        'removals',
+        'mails',
+        'source_steps',
+        'dataset_columns',
+        'memberships',
+        'threads',
+        'thread_places',
+        'comments',
+        'mentions',
+    ];
 
     /** An index of datasets alone, which are few. */
     private const FEW = 'items_datasets';
@@ -41,16 +68,61 @@ final class ExplainTest extends FeatureCase
         $this->publish($page, $ines);
         $this->open($page, 'open');
         $sheet = $make->handle($shelf, $ines, 'spreadsheet', 'Rota');
-        $this->save($sheet, $ines, PartTree::of([new Part('tabone', 'tab', 0, ['name' => 'One', 'frozen' => 1]), new Part('cone', 'column', 1, ['width' => 0, 'format' => '']), new Part('rhead', 'row', 1, ['cone' => 'Bench']), new Part('rone', 'row', 1, ['cone' => 'Wood'])]));
+        $this->save(
+            $sheet,
+            $ines,
+            PartTree::of([
+                new Part('tabone', 'tab', 0, ['name' => 'One', 'frozen' => 1]),
+                new Part('cone', 'column', 1, ['width' => 0, 'format' => '']),
+                new Part('rhead', 'row', 1, ['cone' => 'Bench']),
+                new Part('rone', 'row', 1, ['cone' => 'Wood']),
+            ]),
+        );
         $data = $make->handle($shelf, $ines, 'dataset', 'Log');
-        $this->save($data, $ines, PartTree::of([new Part('fone', 'field', 0, ['name' => 'Bench', 'type' => 'text']), new Part('rone', 'record', 0, ['fone' => 'Wood'])]));
+        $this->save(
+            $data,
+            $ines,
+            PartTree::of([
+                new Part('fone', 'field', 0, ['name' => 'Bench', 'type' => 'text']),
+                new Part('rone', 'record', 0, ['fone' => 'Wood']),
+            ]),
+        );
         $report = $make->handle($shelf, $ines, 'report', 'Report');
-        $this->save($report, $ines, PartTree::of([new Part('pone', 'page', 0, ['title' => 'One']), new Part('wone', 'widget', 1, ['type' => 'bars', 'title' => 'x', 'x' => 0, 'y' => 0, 'across' => 6, 'down' => 6, 'source' => $data->key, 'measure' => 'count', 'by' => 'fone'])]));
+        $this->save(
+            $report,
+            $ines,
+            PartTree::of([
+                new Part('pone', 'page', 0, ['title' => 'One']),
+                new Part('wone', 'widget', 1, [
+                    'type' => 'bars',
+                    'title' => 'x',
+                    'x' => 0,
+                    'y' => 0,
+                    'across' => 6,
+                    'down' => 6,
+                    'source' => $data->key,
+                    'measure' => 'count',
+                    'by' => 'fone',
+                ]),
+            ]),
+        );
         $form = $make->handle($shelf, $ines, 'form', 'Book');
-        $this->save($form, $ines, PartTree::of([new Part('pone', 'page', 0, ['title' => 'First']), new Part('qone', 'question', 1, ['type' => 'short', 'text' => RichText::plain('What?'), 'required' => false])]));
+        $this->save(
+            $form,
+            $ines,
+            PartTree::of([
+                new Part('pone', 'page', 0, ['title' => 'First']),
+                new Part('qone', 'question', 1, ['type' => 'short', 'text' => RichText::plain('What?'), 'required' => false]),
+            ]),
+        );
         $live = $this->publish($form, $ines);
-        $entry = $this->app->make(TakeEntry::class)->handle($form, $live, $ines, PartTree::of([new Part('qone', 'answer', 0, ['label' => 'What?', 'value' => 'A lamp'])])) ?? self::fail();
-        $this->actingAs($ines)->post(route('talk.begin', $page), ['text' => 'Is it?'])->assertSessionHasNoErrors();
+        $entry = $this->app
+            ->make(TakeEntry::class)
+            ->handle($form, $live, $ines, PartTree::of([new Part('qone', 'answer', 0, ['label' => 'What?', 'value' => 'A lamp'])]))
+        ?? self::fail();
+        $this->actingAs($ines)
+            ->post(route('talk.begin', $page), ['text' => 'Is it?'])
+            ->assertSessionHasNoErrors();
         $this->watch();
         foreach ([$page, $sheet, $data, $report, $form, $entry] as $item) {
             $this->look($item);
@@ -101,9 +173,30 @@ final class ExplainTest extends FeatureCase
         $asked = $this->asked;
         $this->asked = [];
         foreach ($asked as [$sql, $bindings, $connection]) {
-            foreach ($connection->getPdo()->query('EXPLAIN QUERY PLAN '.DB::connection()->getQueryGrammar()->substituteBindingsIntoRawSql($sql, array_map(fn (mixed $value) => $value instanceof \DateTimeInterface ? $value->format('Y-m-d H:i:s') : $value, $bindings))) ?: [] as $step) {
+            foreach (
+                $connection
+                    ->getPdo()
+                    ->query(
+                        'EXPLAIN QUERY PLAN '
+                            .DB::connection()
+                                ->getQueryGrammar()
+                                ->substituteBindingsIntoRawSql(
+                                    $sql,
+                                    array_map(
+                                        fn (mixed $value) => $value instanceof \DateTimeInterface ? $value->format('Y-m-d H:i:s') : $value,
+                                        $bindings,
+                                    ),
+                                ),
+                    )
+                ?: [] as $step
+            ) {
                 $detail = (string) $step['detail'];
-                if ((preg_match('/^SCAN (\w+)/', $detail, $table) === 1 && in_array($table[1], self::GROWING, true) && ! str_contains($detail, self::FEW)) || (str_contains($detail, 'TEMP B-TREE FOR ORDER BY') && preg_match(self::LONG, $sql) === 1)) {
+                if (
+                    (preg_match('/^SCAN (\w+)/', $detail, $table) === 1
+                        && in_array($table[1], self::GROWING, true)
+                        && ! str_contains($detail, self::FEW))
+                    || (str_contains($detail, 'TEMP B-TREE FOR ORDER BY') && preg_match(self::LONG, $sql) === 1)
+                ) {
                     $this->found["{$detail}: ".mb_substr($sql, 0, 260)][] = $name;
                 }
             }

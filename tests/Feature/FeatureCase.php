@@ -56,7 +56,12 @@ abstract class FeatureCase extends TestCase
         $this->withoutVite();
         Board::register();
         // A key without words would be on a page as it is; a value of a setting that has none says itself.
-        Lang::handleMissingKeysUsing(fn (string $key): string => ! str_starts_with($key, 'changes.values.') && is_file(lang_path('en/'.explode('.', $key)[0].'.php')) ? throw new LogicException("There are no words for {$key}") : $key);
+        Lang::handleMissingKeysUsing(
+            fn (string $key): string => ! str_starts_with($key, 'changes.values.')
+            && is_file(lang_path('en/'.explode('.', $key)[0].'.php'))
+                ? throw new LogicException("There are no words for {$key}")
+                : $key,
+        );
         Date::setTestNow('2026-05-04 10:00:00');
     }
 
@@ -130,7 +135,10 @@ abstract class FeatureCase extends TestCase
 
     protected function column(string ...$texts): PartTree
     {
-        $parts = [new Part('s001', 'section', 0, ['title' => 'When', 'background' => 'plain']), new Part('c001', 'column', 1, ['width' => 12])];
+        $parts = [
+            new Part('s001', 'section', 0, ['title' => 'When', 'background' => 'plain']),
+            new Part('c001', 'column', 1, ['width' => 12]),
+        ];
         foreach (array_values($texts) as $at => $text) {
             $parts[] = new Part(sprintf('b%03d', $at + 1), 'rich_text', 2, ['style' => 'plain', 'text' => RichText::plain($text)]);
         }
@@ -158,7 +166,9 @@ abstract class FeatureCase extends TestCase
     protected function save(Item $item, User $editor, PartTree $tree, ?string $base = null): Saved
     {
         Date::setTestNow(Date::now()->addMinutes(2));
-        $saved = $this->app->make(SaveState::class)->handle($item, $editor, new Sent($base ?? $item->refresh()->root, $tree, 'window-'.$editor->id));
+        $saved = $this->app
+            ->make(SaveState::class)
+            ->handle($item, $editor, new Sent($base ?? $item->refresh()->root, $tree, 'window-'.$editor->id));
         self::assertInstanceOf(Saved::class, $saved);
 
         return $saved;
@@ -184,7 +194,14 @@ abstract class FeatureCase extends TestCase
     /** A script of PHP beside the tests, at work on the same place. */
     protected function process(string ...$of): Process
     {
-        $process = new Process([(string) (new PhpExecutableFinder)->find(), ...$of], base_path(), ['DB_DATABASE' => $this->databasePath(), 'APP_ENV' => 'testing', 'APP_KEY' => config('app.key'), 'APP_CONFIG_CACHE' => '/nowhere', 'APP_ROUTES_CACHE' => '/nowhere', 'ATTIC_CHECKPOINT' => '60']);
+        $process = new Process([(string) (new PhpExecutableFinder)->find(), ...$of], base_path(), [
+            'DB_DATABASE' => $this->databasePath(),
+            'APP_ENV' => 'testing',
+            'APP_KEY' => config('app.key'),
+            'APP_CONFIG_CACHE' => '/nowhere',
+            'APP_ROUTES_CACHE' => '/nowhere',
+            'ATTIC_CHECKPOINT' => '60',
+        ]);
         $process->setTimeout(120);
         $process->start();
 

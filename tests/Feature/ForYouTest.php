@@ -39,7 +39,10 @@ final class ForYouTest extends FeatureCase
         $base = $item->root;
         $this->save($item, $this->ines, $this->paragraphs('One!', 'Two'));
         $this->save($item, $this->tobi, $this->paragraphs('One?', 'Two'), $base);
-        $this->actingAs($this->tobi)->get(route('for-you'))->assertSee('One of your edits is held back, it met an edit of Ines’s')->assertSee('Settle it');
+        $this->actingAs($this->tobi)
+            ->get(route('for-you'))
+            ->assertSee('One of your edits is held back, it met an edit of Ines’s')
+            ->assertSee('Settle it');
         $this->get(route('shelf', $this->shelf))->assertSee('thing waits');
         // Nobody else is told of it.
         $this->actingAs($this->ines)->get(route('for-you'))->assertDontSee('it met');
@@ -49,7 +52,14 @@ final class ForYouTest extends FeatureCase
         // Somebody restores over what Tobi wrote.
         $this->save($item, $this->tobi, $this->paragraphs('One!', 'Two', 'Three by Tobi'));
         Date::setTestNow(Date::now()->addMinutes(5));
-        $back = $this->app->make(RestoreVersion::class)->handle($item->refresh(), $item->versions()->where('number', 2)->firstOrFail()->setRelation('item', $item), $this->ines, $item->head);
+        $back = $this->app
+            ->make(RestoreVersion::class)
+            ->handle(
+                $item->refresh(),
+                $item->versions()->where('number', 2)->firstOrFail()->setRelation('item', $item),
+                $this->ines,
+                $item->head,
+            );
         $this->get(route('for-you'))->assertSee('Ines restored 2 over what you wrote since')->assertSee('Back as it was');
         $this->actingAs($this->ines)->get(route('for-you'))->assertDontSee('restored 2');
         $this->post(route('for-you.aside'), ['ref' => "restored {$back?->id}"]);
@@ -84,7 +94,9 @@ final class ForYouTest extends FeatureCase
     public function test_wishes_wait_for_who_may_say_yes_and_answers_for_who_asked(): void
     {
         $page = $this->page($this->shelf, $this->tobi, 'Open');
-        $this->app->make(AskToPublish::class)->handle($page->versions()->where('number', $page->head)->firstOrFail()->setRelation('item', $page), $this->tobi, 'Please');
+        $this->app
+            ->make(AskToPublish::class)
+            ->handle($page->versions()->where('number', $page->head)->firstOrFail()->setRelation('item', $page), $this->tobi, 'Please');
         $wish = $page->publishings()->firstOrFail();
         $this->actingAs($this->tobi)->get(route('for-you'))->assertSee('Nothing waits for you.');
         $this->get(route('item', $page))->assertSee('your wish to publish '.$page->head.' waits for Ines');

@@ -32,7 +32,11 @@ final class GivingBackTest extends FeatureCase
     {
         parent::setUp();
         $this->people = array_map($this->person(...), ['Ines Oduya', 'Tobi Brandt', 'Nell Warwick']);
-        $this->item = $this->document($this->shelf('Volunteers', array_map(fn (User $user) => [$user, Role::Owner], $this->people)), $this->people[0], ...array_map(fn (int $at) => "Paragraph {$at} of a document that is long enough to have several nodes.", range(1, 90)));
+        $this->item = $this->document(
+            $this->shelf('Volunteers', array_map(fn (User $user) => [$user, Role::Owner], $this->people)),
+            $this->people[0],
+            ...array_map(fn (int $at) => "Paragraph {$at} of a document that is long enough to have several nodes.", range(1, 90)),
+        );
     }
 
     /** Some minutes of typing, as windows send it; each says where it is. */
@@ -43,8 +47,20 @@ final class GivingBackTest extends FeatureCase
             $who = $this->people[intdiv($at, 40) % 3];
             $parts = app(States::class)->tree($this->item->refresh()->root)->parts;
             $place = 10 + 7 * (intdiv($at, 40) % 3);
-            $parts[$place] = $parts[$place]->with('text', RichText::plain(mb_substr($parts[$place]->richText()->text(), -200)." word{$at}"));
-            $this->actingAs($who)->putJson(route('state.save', $this->item), ['base' => $this->item->root, 'client' => "w{$who->id}.{$at}", 'content' => array_map(fn (Part $part) => [$part->id, $part->role, $part->depth, ['text' => $part->richText()->toJson()]], $parts)])->assertOk();
+            $parts[$place] = $parts[$place]->with(
+                'text',
+                RichText::plain(mb_substr($parts[$place]->richText()->text(), -200)." word{$at}"),
+            );
+            $this->actingAs($who)
+                ->putJson(route('state.save', $this->item), [
+                    'base' => $this->item->root,
+                    'client' => "w{$who->id}.{$at}",
+                    'content' => array_map(
+                        fn (Part $part) => [$part->id, $part->role, $part->depth, ['text' => $part->richText()->toJson()]],
+                        $parts,
+                    ),
+                ])
+                ->assertOk();
             $this->getJson(route('live', [$this->item, 'client' => "w{$who->id}", 'root' => $this->item->refresh()->root]))->assertOk();
         }
     }
@@ -85,7 +101,12 @@ final class GivingBackTest extends FeatureCase
     /** What the versions alone take, in a store of their own. */
     private function alone(): int
     {
-        $roots = Version::query()->where('item_id', $this->item->id)->orderBy('number')->pluck('root')->map(fn (string $root) => app(States::class)->tree($root))->all();
+        $roots = Version::query()
+            ->where('item_id', $this->item->id)
+            ->orderBy('number')
+            ->pluck('root')
+            ->map(fn (string $root) => app(States::class)->tree($root))
+            ->all();
         DB::beginTransaction();
         DB::table('chunks')->orderByDesc('id')->delete();
         $at = null;
@@ -106,30 +127,33 @@ final class GivingBackTest extends FeatureCase
         $idle = app(States::class)->tree((string) DB::table('handed_roots')->orderBy('at')->value('root'));
         // Somebody saves the very state again, after it was looked at what is needed and before anything goes.
         $store = $this->app->make(ChunkStore::class);
-        $this->app->instance(ChunkStore::class, new class ($store, fn () => $this->save($this->item, $this->people[0], $idle)) implements ChunkStore {
-            public function __construct(private readonly ChunkStore $store, private ?\Closure $once) {}
+        $this->app->instance(
+            ChunkStore::class,
+            new class ($store, fn () => $this->save($this->item, $this->people[0], $idle)) implements ChunkStore {
+                public function __construct(private readonly ChunkStore $store, private ?\Closure $once) {}
 
-            public function read(array $addresses): array
-            {
-                if (DB::table('handed_roots')->count() < 10 && $this->once !== null) {
-                    [$once, $this->once] = [$this->once, null];
-                    app()->instance(ChunkStore::class, $this->store);
-                    $once();
+                public function read(array $addresses): array
+                {
+                    if (DB::table('handed_roots')->count() < 10 && $this->once !== null) {
+                        [$once, $this->once] = [$this->once, null];
+                        app()->instance(ChunkStore::class, $this->store);
+                        $once();
+                    }
+
+                    return $this->store->read($addresses);
                 }
 
-                return $this->store->read($addresses);
-            }
+                public function missing(array $addresses): array
+                {
+                    return $this->store->missing($addresses);
+                }
 
-            public function missing(array $addresses): array
-            {
-                return $this->store->missing($addresses);
+                public function write(array $chunks, array $like = []): void
+                {
+                    $this->store->write($chunks, $like);
+                }
             }
-
-            public function write(array $chunks, array $like = []): void
-            {
-                $this->store->write($chunks, $like);
-            }
-        });
+        );
         Artisan::call('attic:tidy', ['--at-once' => true]);
         $this->app->instance(ChunkStore::class, $store);
         self::assertTrue(app(States::class)->tree($this->item->refresh()->root)->equals($idle));

@@ -79,7 +79,11 @@ final class ListTest extends FeatureCase
     public function test_by_an_editor_and_folded_by_sitting(): void
     {
         self::assertSame([6, 3], $this->numbers($this->get(route('list', [$this->item, 'by' => $this->tobi->id]))->getContent()));
-        $this->get(route('list', [$this->item, 'fold' => 1]))->assertOk()->assertSeeText('5 to 6')->assertSeeText('and one more version')->assertSee(route('history', ['item' => $this->item, 'from' => 4, 'to' => 6]));
+        $this->get(route('list', [$this->item, 'fold' => 1]))
+            ->assertOk()
+            ->assertSeeText('5 to 6')
+            ->assertSeeText('and one more version')
+            ->assertSee(route('history', ['item' => $this->item, 'from' => 4, 'to' => 6]));
         $this->get(route('list', [$this->item, 'only' => 'pins']))->assertSeeText('No version is like that.');
     }
 
@@ -91,7 +95,10 @@ final class ListTest extends FeatureCase
         Version::query()->where(['item_id' => $page->id, 'number' => 2])->update(['note' => 'Secret']);
         $this->actingAs($this->jun);
         foreach (['notes', 'unusual', 'restores', 'pins'] as $only) {
-            self::assertSame([2], $this->numbers($this->get(route('list', [$page, 'only' => $only]))->assertOk()->assertDontSeeText('Secret')->getContent()));
+            self::assertSame(
+                [2],
+                $this->numbers($this->get(route('list', [$page, 'only' => $only]))->assertOk()->assertDontSeeText('Secret')->getContent()),
+            );
         }
         self::assertSame([], $this->numbers($this->get(route('list', [$page, 'words' => 'Secret']))->getContent()));
         self::assertSame([2], $this->numbers($this->get(route('list', [$page, 'by' => $this->tobi->id]))->getContent()));
@@ -124,18 +131,25 @@ final class ListTest extends FeatureCase
     public function test_an_hour_is_meant_by_the_clock_of_the_account_where_no_other_is_sent(): void
     {
         foreach (['Europe/Berlin' => 2, '' => 3] as $zone => $from) {
-            $this->actingAs(tap($this->ines)->update(['zone' => $zone]))->get(route('history.at', [$this->item, 'when' => '3 Oct 13:30']))->assertRedirect(route('history', $this->item)."?from={$from}&to=6");
+            $this->actingAs(tap($this->ines)->update(['zone' => $zone]))
+                ->get(route('history.at', [$this->item, 'when' => '3 Oct 13:30']))
+                ->assertRedirect(route('history', $this->item)."?from={$from}&to=6");
         }
     }
 
     public function test_what_is_no_time_is_said_and_readers_come_to_what_was_published(): void
     {
-        $this->from(route('history', [$this->item, 'from' => 2]))->get(route('history.at', [$this->item, 'when' => 'the cake']))->assertRedirect(route('history', [$this->item, 'from' => 2]))->assertSessionHasErrors('when');
+        $this->from(route('history', [$this->item, 'from' => 2]))
+            ->get(route('history.at', [$this->item, 'when' => 'the cake']))
+            ->assertRedirect(route('history', [$this->item, 'from' => 2]))
+            ->assertSessionHasErrors('when');
         $page = $this->page($this->shelf, $this->ines, 'Open');
         $this->publish($page, $this->ines);
         $this->travel(1)->days();
         $this->save($page->refresh(), $this->ines, $this->column('Closed'));
-        $this->actingAs($this->jun)->get(route('history.at', [$page, 'when' => 'today']))->assertRedirect(route('history', [$page, 'from' => 2, 'to' => 2]));
+        $this->actingAs($this->jun)
+            ->get(route('history.at', [$page, 'when' => 'today']))
+            ->assertRedirect(route('history', [$page, 'from' => 2, 'to' => 2]));
     }
 
     public function test_all_milestones_that_one_may_see_with_two_compared_and_one_moved(): void
@@ -147,11 +161,18 @@ final class ListTest extends FeatureCase
         $this->actingAs($this->ines)->put(route('milestone.mark', [$page, 1]), ['name' => 'A draft']);
         $this->put(route('milestone.mark', [$this->item, 3]), ['name' => 'Agreed', 'note' => 'at the spring meeting']);
         $this->put(route('milestone.mark', [$this->item, 5]), ['name' => 'Printed']);
-        $this->get(route('milestones'))->assertOk()->assertSeeText('Agreed')->assertSeeText('Printed')->assertSeeText('A draft')->assertDontSeeText('Not yours');
+        $this->get(route('milestones'))
+            ->assertOk()
+            ->assertSeeText('Agreed')
+            ->assertSeeText('Printed')
+            ->assertSeeText('A draft')
+            ->assertDontSeeText('Not yours');
         $this->get(route('milestones', ['q' => 'spring']))->assertSeeText('Agreed')->assertDontSeeText('Printed');
         $this->get(route('milestones', ['kind' => 'page']))->assertSeeText('A draft')->assertDontSeeText('Agreed');
         $one = $this->item->versions()->where('number', 3)->firstOrFail()->milestone;
-        $this->get(route('milestones', ['one' => $one?->id]))->assertSee(route('history', ['item' => $this->item, 'from' => 3, 'to' => 5], false))->assertDontSeeText('A draft');
+        $this->get(route('milestones', ['one' => $one?->id]))
+            ->assertSee(route('history', ['item' => $this->item, 'from' => 3, 'to' => 5], false))
+            ->assertDontSeeText('A draft');
         $this->actingAs($this->jun)->get(route('milestones'))->assertSeeText('Agreed')->assertDontSeeText('A draft');
         $this->get(route('milestones', ['shelf' => $other->key]))->assertNotFound();
 

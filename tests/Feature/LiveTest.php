@@ -32,13 +32,21 @@ final class LiveTest extends FeatureCase
         parent::setUp();
         $this->ines = $this->person('Ines Oduya');
         $this->nell = $this->person('Nell Warwick');
-        $this->item = $this->document($this->shelf('Volunteers', [[$this->ines, Role::Owner], [$this->nell, Role::Editor]]), $this->ines, 'One.', 'Two.');
+        $this->item = $this->document(
+            $this->shelf('Volunteers', [[$this->ines, Role::Owner], [$this->nell, Role::Editor]]),
+            $this->ines,
+            'One.',
+            'Two.',
+        );
     }
 
     public function test_who_else_is_here_and_where_until_they_are_not_heard_of(): void
     {
-        $this->actingAs($this->nell)->getJson(route('live', [$this->item, 'client' => 'n1', 'part' => 'p002']))->assertJson(['people' => []]);
-        $this->actingAs($this->ines)->getJson(route('live', [$this->item, 'client' => 'i1']))
+        $this->actingAs($this->nell)
+            ->getJson(route('live', [$this->item, 'client' => 'n1', 'part' => 'p002']))
+            ->assertJson(['people' => []]);
+        $this->actingAs($this->ines)
+            ->getJson(route('live', [$this->item, 'client' => 'i1']))
             ->assertJson(['people' => [['name' => 'Nell', 'monogram' => 'NW', 'colour' => 2, 'part' => 'p002']]]);
         Date::setTestNow(Date::now()->addSeconds(30));
         $this->getJson(route('live', [$this->item, 'client' => 'i1']))->assertJson(['people' => []]);
@@ -55,16 +63,25 @@ final class LiveTest extends FeatureCase
 
     public function test_a_newer_state_is_told_with_who_made_it(): void
     {
-        $this->actingAs($this->ines)->getJson(route('live', [$this->item, 'client' => 'i1', 'root' => $this->item->root]))->assertJsonMissingPath('by');
+        $this->actingAs($this->ines)
+            ->getJson(route('live', [$this->item, 'client' => 'i1', 'root' => $this->item->root]))
+            ->assertJsonMissingPath('by');
         $this->save($this->item, $this->nell, $this->paragraphs('One.', 'Two and more.'));
-        $this->getJson(route('live', [$this->item, 'client' => 'i1', 'root' => 'older']))->assertJson(['by' => 'Nell', 'sentence' => 'Added 2 words in “Two and more”', 'number' => 3]);
+        $this->getJson(route('live', [$this->item, 'client' => 'i1', 'root' => 'older']))->assertJson([
+            'by' => 'Nell',
+            'sentence' => 'Added 2 words in “Two and more”',
+            'number' => 3,
+        ]);
         $this->getJson(route('state', $this->item))->assertJson(['number' => 3, 'root' => $this->item->refresh()->root]);
     }
 
     public function test_a_window_asks_shortly_and_is_told_that_it_has_to_ask_in_full(): void
     {
         Date::setTestNow();
-        $full = fn (User $who, string $client) => $this->actingAs($who)->getJson(route('live', [$this->item, 'client' => $client, 'root' => $this->item->refresh()->root, 'part' => 'p002']))->assertOk()->json();
+        $full = fn (User $who, string $client) => $this->actingAs($who)
+            ->getJson(route('live', [$this->item, 'client' => $client, 'root' => $this->item->refresh()->root, 'part' => 'p002']))
+            ->assertOk()
+            ->json();
         $ines = $full($this->ines, 'i1')['shortly'];
         self::assertFalse($this->shortly($ines), 'nothing moved');
         $nell = $full($this->nell, 'n1')['shortly'];
@@ -91,7 +108,10 @@ final class LiveTest extends FeatureCase
         DB::connection('presence')->table('presences')->update(['asked_at' => time() - News::TICKET]);
         self::assertTrue($this->shortly($ines));
         // A place that does not know where its data lies says so, and is not asked so again.
-        $process = new Process([(string) (new PhpExecutableFinder)->find(), public_path('live.php')], env: ['DB_DATABASE' => false, 'APP_CONFIG_CACHE' => '/nowhere']);
+        $process = new Process(
+            [(string) (new PhpExecutableFinder)->find(), public_path('live.php')],
+            env: ['DB_DATABASE' => false, 'APP_CONFIG_CACHE' => '/nowhere'],
+        );
         self::assertSame('{"moved":true,"never":true}', $process->mustRun()->getOutput());
     }
 
@@ -99,15 +119,31 @@ final class LiveTest extends FeatureCase
     {
         $this->actingAs($this->ines)->getJson(route('live', [$this->item, 'client' => 'i1', 'root' => $this->item->root]))->assertOk();
         $base = $this->item->root;
-        $type = fn (string $one) => $this->app->make(SaveState::class)->handle($this->item->refresh(), $this->ines, new Sent($this->item->root, $this->paragraphs($one, $this->texts($this->item)[1]), 'elsewhere.1'));
+        $type = fn (string $one) => $this->app
+            ->make(SaveState::class)
+            ->handle(
+                $this->item->refresh(),
+                $this->ines,
+                new Sent($this->item->root, $this->paragraphs($one, $this->texts($this->item)[1]), 'elsewhere.1'),
+            );
         $type('One, elsewhere,');
-        $root = $this->putJson(route('state.save', $this->item), ['base' => $base, 'client' => 'i1.1', 'content' => $this->wire($this->paragraphs('One.', 'Two here.'))])->assertOk()->json('root');
+        $root = $this->putJson(route('state.save', $this->item), [
+            'base' => $base,
+            'client' => 'i1.1',
+            'content' => $this->wire($this->paragraphs('One.', 'Two here.')),
+        ])
+            ->assertOk()
+            ->json('root');
         foreach (range(1, 5) as $word) {
             $type('One, elsewhere,'.str_repeat(' types', $word));
         }
         Date::setTestNow(Date::now()->addHours(5));
         Artisan::call('attic:tidy', ['--at-once' => true]);
-        $this->putJson(route('state.save', $this->item), ['base' => $root, 'client' => 'i1.2', 'content' => $this->wire($this->paragraphs('One, elsewhere,', 'Two here, and more.'))])->assertOk();
+        $this->putJson(route('state.save', $this->item), [
+            'base' => $root,
+            'client' => 'i1.2',
+            'content' => $this->wire($this->paragraphs('One, elsewhere,', 'Two here, and more.')),
+        ])->assertOk();
         self::assertSame(['One, elsewhere,'.str_repeat(' types', 5), 'Two here, and more.'], $this->texts($this->item->refresh()));
     }
 
@@ -115,8 +151,17 @@ final class LiveTest extends FeatureCase
     private function shortly(string $url, ?string $part = 'p002', array $other = []): bool
     {
         parse_str((string) parse_url($url, PHP_URL_QUERY), $query);
-        $query = [...$query, 'root' => $this->item->refresh()->root, ...($part === null ? [] : ['part' => $part]), ...$other];
-        $process = new Process([(string) (new PhpExecutableFinder)->find(), '-r', '$_GET = json_decode($argv[1], true); require $argv[2];', (string) json_encode($query), public_path('live.php')], env: ['DB_DATABASE' => $this->databasePath()]);
+        $query = [...$query, 'root' => $this->item->refresh()->root, ...$part === null ? [] : ['part' => $part], ...$other];
+        $process = new Process(
+            [
+                (string) (new PhpExecutableFinder)->find(),
+                '-r',
+                '$_GET = json_decode($argv[1], true); require $argv[2];',
+                (string) json_encode($query),
+                public_path('live.php'),
+            ],
+            env: ['DB_DATABASE' => $this->databasePath()],
+        );
         $answer = json_decode($process->mustRun()->getOutput(), true, flags: JSON_THROW_ON_ERROR);
         self::assertSame(['moved'], array_keys((array) $answer));
 

@@ -19,7 +19,10 @@ use MistyAttic\Core\Content\PartTree;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
-/** Lives of texts in their blocks, held against a plain list of them: of two items and two entries of one, with much that goes, so that blocks close and divide. */
+/**
+ * Lives of texts in their blocks, held against a plain list of them: of two items and two entries of one, with much that goes, so that
+ * blocks close and divide.
+ */
 final class LivesTest extends FeatureCase
 {
     private Randomizer $random;
@@ -64,8 +67,24 @@ final class LivesTest extends FeatureCase
         $blocks = new LifeBlocks($this->items[$id]);
         for ($texts = $this->random->getInt(1, 25); $texts > 0; $texts--) {
             $part = sprintf('p%02d', $this->random->getInt(0, 30));
-            $end = fn (array $lives): array => array_values(array_filter(array_map(fn (Life $life): Life => $life->part === $part && $life->gone === null ? $life->until($number) : $life, $lives), fn (Life $life) => $life->from !== $life->gone));
-            $new = new Life($id, $part, 'text', $number, null, $this->text(), $this->random->getInt(0, 9) === 0 ? "=SUM(A{$number};\"\0\")" : null);
+            $end = fn (array $lives): array => array_values(
+                array_filter(
+                    array_map(
+                        fn (Life $life): Life => $life->part === $part && $life->gone === null ? $life->until($number) : $life,
+                        $lives,
+                    ),
+                    fn (Life $life) => $life->from !== $life->gone,
+                ),
+            );
+            $new = new Life(
+                $id,
+                $part,
+                'text',
+                $number,
+                null,
+                $this->text(),
+                $this->random->getInt(0, 9) === 0 ? "=SUM(A{$number};\"\0\")" : null,
+            );
             $blocks->put($part, [...$end($blocks->of($part)), $new]);
             $this->lives[$id] = [...$end($this->lives[$id]), $new];
         }
@@ -74,7 +93,15 @@ final class LivesTest extends FeatureCase
 
     private function text(): string
     {
-        return implode(' ', array_map(fn () => ['Lampe', 'größer', "two\nlines", 'C:\\new', '“quoted”', 'soldering', '15', 'Ωmega', 'socket', "odd \x1f\0sign"][$this->random->getInt(0, 9)], range(1, $this->random->getInt(1, 30))));
+        return implode(
+            ' ',
+            array_map(
+                fn () => ['Lampe', 'größer', "two\nlines", 'C:\\new', '“quoted”', 'soldering', '15', 'Ωmega', 'socket', "odd \x1f\0sign"][
+                    $this->random->getInt(0, 9)
+                ],
+                range(1, $this->random->getInt(1, 30)),
+            ),
+        );
     }
 
     private function assertAsTheList(): void
@@ -83,13 +110,34 @@ final class LivesTest extends FeatureCase
             self::assertSame(self::said($this->lives[$id]), self::said(iterator_to_array((new LifeBlocks($item))->lives(), false)));
         }
         foreach (['solder', 'grosse', 'omega', 'two lines', 'c:\\new', 'sum(a'] as $piece) {
-            $held = (new Lives)->holding(DB::table('items')->whereIn('items.id', array_keys($this->items)), [$piece], '', 10_000, 10_000, fn (array $lives): array => $lives);
-            $should = array_filter(array_merge(...$this->lives), fn (Life $life) => str_contains(Lives::folded(str_replace("\n", ' ', $life->spelled ?? $life->text)), $piece));
+            $held = (new Lives)->holding(
+                DB::table('items')->whereIn('items.id', array_keys($this->items)),
+                [$piece],
+                '',
+                10_000,
+                10_000,
+                fn (array $lives): array => $lives,
+            );
+            $should = array_filter(
+                array_merge(...$this->lives),
+                fn (Life $life) => str_contains(Lives::folded(str_replace("\n", ' ', $life->spelled ?? $life->text)), $piece),
+            );
             self::assertSame([self::said(array_values($should)), false], [self::said($held[0]), $held[1]], $piece);
             // Where there is more, the index leads to every block that holds it.
-            $known = DB::table('found')->whereRaw('found MATCH ?', [(new Asked("\"{$piece}\""))->match()])->selectRaw('DISTINCT rowid / '.LifeBlocks::PAGES.' AS block')->pluck('block')->all();
-            $holds = array_filter(iterator_to_array(LifeBlocks::everywhere(), false), fn (LifeBlock $block) => array_filter($block->texts(), fn (string $page) => str_contains($page, $piece)) !== []);
-            self::assertSame([], array_values(array_diff(array_map(fn (LifeBlock $block) => $block->id, $holds), array_map(intval(...), $known))), $piece);
+            $known = DB::table('found')
+                ->whereRaw('found MATCH ?', [(new Asked("\"{$piece}\""))->match()])
+                ->selectRaw('DISTINCT rowid / '.LifeBlocks::PAGES.' AS block')
+                ->pluck('block')
+                ->all();
+            $holds = array_filter(
+                iterator_to_array(LifeBlocks::everywhere(), false),
+                fn (LifeBlock $block) => array_filter($block->texts(), fn (string $page) => str_contains($page, $piece)) !== [],
+            );
+            self::assertSame(
+                [],
+                array_values(array_diff(array_map(fn (LifeBlock $block) => $block->id, $holds), array_map(intval(...), $known))),
+                $piece,
+            );
         }
         Artisan::call('attic:verify');
         self::assertStringNotContainsString('the index of what is found differs', Artisan::output());
@@ -113,7 +161,14 @@ final class LivesTest extends FeatureCase
         self::assertSame([], (new Lives)->there($this->items[(int) array_key_first($this->items)], 'none'));
         // Of those who may see one entry, nothing else in its block is found.
         $entry = array_key_last($this->items);
-        $held = (new Lives)->holding(DB::table('items')->where('items.id', $entry), ['lampe'], '', 10_000, 10_000, fn (array $lives): array => $lives);
+        $held = (new Lives)->holding(
+            DB::table('items')->where('items.id', $entry),
+            ['lampe'],
+            '',
+            10_000,
+            10_000,
+            fn (array $lives): array => $lives,
+        );
         self::assertSame([$entry], array_values(array_unique(array_map(fn (Life $life) => $life->item, $held[0]))));
     }
 
@@ -122,13 +177,37 @@ final class LivesTest extends FeatureCase
         $item = $this->items[array_key_first($this->items) ?? 0];
         foreach ([100, 101] as $number) {
             $blocks = new LifeBlocks($item);
-            $lives = array_map(fn (int $at): Life => new Life($item->id, 'much', "field{$at}", $number, null, "This is socket {$at} ".str_repeat("of {$number} ", 150)), range(1, 60));
+            $lives = array_map(
+                fn (int $at): Life => new Life(
+                    $item->id,
+                    'much',
+                    "field{$at}",
+                    $number,
+                    null,
+                    "This is socket {$at} ".str_repeat("of {$number} ", 150),
+                ),
+                range(1, 60),
+            );
             $blocks->put('much', [...array_map(fn (Life $life): Life => $life->until($number), $blocks->of('much')), ...$lives]);
             $blocks->save();
-            $this->lives[$item->id] = [...array_map(fn (Life $life): Life => $life->part === 'much' && $life->gone === null ? $life->until($number) : $life, $this->lives[$item->id]), ...$lives];
+            $this->lives[$item->id] = [
+                ...array_map(
+                    fn (Life $life): Life => $life->part === 'much' && $life->gone === null ? $life->until($number) : $life,
+                    $this->lives[$item->id],
+                ),
+                ...$lives,
+            ];
         }
         $this->assertAsTheList();
-        $pages = array_merge(...array_map(fn (LifeBlock $block): array => array_map(fn (int $page): int => (int) $block->id * LifeBlocks::PAGES + $page, array_keys($block->texts())), iterator_to_array(LifeBlocks::everywhere(), false)));
+        $pages = array_merge(
+            ...array_map(
+                fn (LifeBlock $block): array => array_map(
+                    fn (int $page): int => (int) $block->id * LifeBlocks::PAGES + $page,
+                    array_keys($block->texts()),
+                ),
+                iterator_to_array(LifeBlocks::everywhere(), false),
+            ),
+        );
         self::assertSame(array_unique($pages), $pages);
     }
 
@@ -145,7 +224,18 @@ final class LivesTest extends FeatureCase
         $this->assertAsTheList();
         foreach ($this->items as $id => $item) {
             (new Lives)->close($item, 10, 30, $item->kind(), PartTree::of([]));
-            $left = array_values(array_filter(array_map(fn (Life $life): Life => $life->between(self::kept($life->from), $life->gone === null ? null : self::kept($life->gone)), $this->lives[$id]), fn (Life $life) => $life->gone === null || $life->from < $life->gone));
+            $left = array_values(
+                array_filter(
+                    array_map(
+                        fn (Life $life): Life => $life->between(
+                            self::kept($life->from),
+                            $life->gone === null ? null : self::kept($life->gone),
+                        ),
+                        $this->lives[$id],
+                    ),
+                    fn (Life $life) => $life->gone === null || $life->from < $life->gone,
+                ),
+            );
             // What was gone between, and is as before, was there all the time.
             foreach ($left as $at => $life) {
                 foreach ($life->gone === 30 ? $left : [] as $later => $again) {
@@ -172,7 +262,18 @@ final class LivesTest extends FeatureCase
         (new Lives)->forget([$copy->id]);
         self::assertTrue((new Lives)->copy($this->items[$other], $copy, 25));
         $this->items[$copy->id] = $copy;
-        $this->lives[$copy->id] = array_map(fn (Life $life): Life => new Life($copy->id, $life->part, $life->field, $life->from, $life->gone !== null && $life->gone <= 25 ? $life->gone : null, $life->text, $life->spelled), array_values(array_filter($this->lives[$other], fn (Life $life) => $life->from <= 25)));
+        $this->lives[$copy->id] = array_map(
+            fn (Life $life): Life => new Life(
+                $copy->id,
+                $life->part,
+                $life->field,
+                $life->from,
+                $life->gone !== null && $life->gone <= 25 ? $life->gone : null,
+                $life->text,
+                $life->spelled,
+            ),
+            array_values(array_filter($this->lives[$other], fn (Life $life) => $life->from <= 25)),
+        );
         $this->assertAsTheList();
         $this->app->make(DeleteForGood::class)->item($this->items[$two], $this->user);
         unset($this->items[$two], $this->lives[$two]);

@@ -53,7 +53,12 @@ final class LostTest extends FeatureCase
         $this->delete(route('item.destroy', $item))->assertRedirect(route('shelf', $this->shelf));
         // It is nowhere but in Lost & found.
         $this->get(route('shelf', $this->shelf))->assertDontSee('Bench rules</a>', false);
-        $this->get(route('lost', $this->shelf))->assertSee('Bench rules')->assertSee('by Tobi')->assertSee('One · Two')->assertSee('Bring back')->assertDontSee('Delete for good');
+        $this->get(route('lost', $this->shelf))
+            ->assertSee('Bench rules')
+            ->assertSee('by Tobi')
+            ->assertSee('One · Two')
+            ->assertSee('Bring back')
+            ->assertDontSee('Delete for good');
         $this->get(route('lost.all'))->assertSee('Bench rules')->assertSee('Office');
         $this->get(route('lost', [$this->shelf, 'find' => 'nch RU']))->assertSee('one item');
         $this->get(route('lost', [$this->shelf, 'kind' => 'page']))->assertSee('Nothing that was deleted is called that.');
@@ -64,7 +69,15 @@ final class LostTest extends FeatureCase
         $this->get(route('lost.all'))->assertOk()->assertDontSee('Bench rules');
         // It is looked at with its whole history, and nothing changes it.
         $this->actingAs($this->tobi)->get(route('item', $item))->assertOk()->assertSee('Tobi deleted this')->assertSee('Bring it back');
-        foreach ([route('history', $item), route('list', $item), route('download', [$item, 1, 'md']), route('copy', [$item, 2]), route('restore', [$item, 1])] as $at => $address) {
+        foreach (
+            [
+                route('history', $item),
+                route('list', $item),
+                route('download', [$item, 1, 'md']),
+                route('copy', [$item, 2]),
+                route('restore', [$item, 1]),
+            ] as $at => $address
+        ) {
             $at === 4 ? $this->get($address)->assertForbidden() : $this->get($address)->assertOk();
         }
         $this->putJson(route('state.save', $item), ['base' => $item->root, 'client' => 'window-1.1', 'content' => []])->assertForbidden();
@@ -73,10 +86,24 @@ final class LostTest extends FeatureCase
         // Back, with all that it had.
         $this->put(route('item.back', $item))->assertRedirect(route('item', $item));
         $item->refresh();
-        self::assertSame([['One', 'Two'], 2, null, ['The first']], [$this->texts($item), $item->head, $item->deleted_at, DB::table('milestones')->where('item_id', $item->id)->pluck('name')->all()]);
+        self::assertSame(
+            [['One', 'Two'], 2, null, ['The first']],
+            [
+                $this->texts($item),
+                $item->head,
+                $item->deleted_at,
+                DB::table('milestones')->where('item_id', $item->id)->pluck('name')->all(),
+            ],
+        );
         $this->actingAs($this->rafi)->get(route('item', $item))->assertOk();
-        $this->actingAs($this->ines)->get(route('log', $this->shelf))->assertSee('deleted “Bench rules”')->assertSee('brought “Bench rules” back from Lost');
-        self::assertSame([[0, $this->tobi->id], [1, $this->tobi->id]], DB::table('removals')->orderBy('id')->get()->map(fn ($row) => [(int) $row->back, (int) $row->user_id])->all());
+        $this->actingAs($this->ines)
+            ->get(route('log', $this->shelf))
+            ->assertSee('deleted “Bench rules”')
+            ->assertSee('brought “Bench rules” back from Lost');
+        self::assertSame(
+            [[0, $this->tobi->id], [1, $this->tobi->id]],
+            DB::table('removals')->orderBy('id')->get()->map(fn ($row) => [(int) $row->back, (int) $row->user_id])->all(),
+        );
     }
 
     public function test_a_name_that_is_taken_meanwhile_is_told_apart(): void
@@ -84,7 +111,10 @@ final class LostTest extends FeatureCase
         $item = $this->document($this->shelf, $this->tobi, 'One');
         $this->actingAs($this->tobi)->delete(route('item.destroy', $item));
         $this->document($this->shelf, $this->ines, 'Another');
-        $this->put(route('item.back', $item))->assertSessionHas('said', '“Bench rules” is back on “Office”, as “Bench rules (2)”, since another one is called so by now.');
+        $this->put(route('item.back', $item))->assertSessionHas(
+            'said',
+            '“Bench rules” is back on “Office”, as “Bench rules (2)”, since another one is called so by now.',
+        );
         self::assertSame('Bench rules (2)', $item->refresh()->title);
         // It comes to another shelf, too, where one may make things.
         $kitchen = $this->shelf('Kitchen', [[$this->tobi, Role::Editor]]);
@@ -125,7 +155,10 @@ final class LostTest extends FeatureCase
         $this->delete(route('item.destroy', $item));
         $this->actingAs($this->tobi)->get(route('item.ask-for-good', $item))->assertForbidden();
         $this->delete(route('item.for-good', $item), ['name' => 'Bench rules'])->assertForbidden();
-        $this->actingAs($this->ines)->get(route('item.ask-for-good', $item))->assertSee('All 2 versions of it go')->assertSee('One copy was made from it');
+        $this->actingAs($this->ines)
+            ->get(route('item.ask-for-good', $item))
+            ->assertSee('All 2 versions of it go')
+            ->assertSee('One copy was made from it');
         $this->delete(route('item.for-good', $item), ['name' => 'Bench'])->assertSessionHasErrors('name');
         self::assertTrue($item->exists());
         $this->delete(route('item.for-good', $item), ['name' => ' bench RULES '])->assertRedirect(route('lost', $this->shelf));
@@ -147,7 +180,11 @@ final class LostTest extends FeatureCase
         $place = WhatIsKept::place()->values;
         $this->actingAs($this->ines)->post(route('talk.begin', $item), ['text' => 'Is it?'])->assertSessionHasNoErrors();
         $comment = Comment::query()->firstOrFail();
-        $this->post(route('talk.say', [$item, $comment->thread]), ['deed' => 'edited', 'of' => $comment->id, 'text' => 'Is that so?'])->assertSessionHasNoErrors();
+        $this->post(route('talk.say', [$item, $comment->thread]), [
+            'deed' => 'edited',
+            'of' => $comment->id,
+            'text' => 'Is that so?',
+        ])->assertSessionHasNoErrors();
         self::assertSame(1, Comment::query()->whereNotNull('of_id')->count());
         $this->post(route('keeping.say', $item), ['leave' => 60, 'most' => 10, 'do' => 'keep'])->assertSessionHasNoErrors();
         $this->put(route('watch.item', $item), ['how' => 'all'])->assertSessionHasNoErrors();
@@ -155,11 +192,27 @@ final class LostTest extends FeatureCase
         $this->put(route('watch.shelf', $this->shelf), ['how' => 'marks'])->assertSessionHasNoErrors();
         $this->delete(route('item.destroy', $item));
         $this->delete(route('item.for-good', $item), ['name' => $item->title])->assertRedirect(route('lost', $this->shelf));
-        self::assertSame([0, 1, 1, []], [Comment::query()->count(), DB::table('keeping_rules')->count(), DB::table('watches')->count(), DB::select('PRAGMA foreign_key_check')]);
+        self::assertSame(
+            [0, 1, 1, []],
+            [
+                Comment::query()->count(),
+                DB::table('keeping_rules')->count(),
+                DB::table('watches')->count(),
+                DB::select('PRAGMA foreign_key_check'),
+            ],
+        );
         self::assertSame([$place, 7], [WhatIsKept::place()->values, WhatIsKept::item($other)->values['every']]);
         $this->delete(route('shelf.destroy', $this->shelf));
         $this->delete(route('shelf.for-good', $this->shelf), ['name' => $this->shelf->name])->assertRedirect(route('lost.all'));
-        self::assertSame([0, 0, 0, []], [DB::table('keeping_rules')->count(), DB::table('watches')->count(), Item::query()->count(), DB::select('PRAGMA foreign_key_check')]);
+        self::assertSame(
+            [0, 0, 0, []],
+            [
+                DB::table('keeping_rules')->count(),
+                DB::table('watches')->count(),
+                Item::query()->count(),
+                DB::select('PRAGMA foreign_key_check'),
+            ],
+        );
         self::assertSame($place, WhatIsKept::place()->values);
         self::assertSame(0, Artisan::call('attic:verify'), Artisan::output());
     }
@@ -172,8 +225,14 @@ final class LostTest extends FeatureCase
             $needed = array_column(DB::select("PRAGMA table_info({$table->name})"), 'notnull', 'name');
             foreach (DB::select("PRAGMA foreign_key_list({$table->name})") as $key) {
                 // Nobody's account is deleted, and chunks are dropped by their own rules.
-                $isSaid = array_filter($checks[1], fn (string $check) => preg_match("/\b{$key->from}\b/", $check) === 1) !== [] && ! $needed[$key->from] && ! in_array($key->table, ['users', 'chunks'], true);
-                self::assertSame($isSaid, in_array("{$table->name}.{$key->from}", DeleteForGood::TELLS_WHAT_IT_IS, true), "{$table->name}.{$key->from}");
+                $isSaid = array_filter($checks[1], fn (string $check) => preg_match("/\b{$key->from}\b/", $check) === 1) !== []
+                && ! $needed[$key->from]
+                && ! in_array($key->table, ['users', 'chunks'], true);
+                self::assertSame(
+                    $isSaid,
+                    in_array("{$table->name}.{$key->from}", DeleteForGood::TELLS_WHAT_IT_IS, true),
+                    "{$table->name}.{$key->from}",
+                );
             }
         }
     }
@@ -197,7 +256,10 @@ final class LostTest extends FeatureCase
         // For good, they go with it.
         $this->delete(route('item.destroy', $form))->assertRedirect();
         $this->delete(route('item.for-good', $form), ['name' => $form->title])->assertRedirect(route('lost', $this->shelf));
-        self::assertSame([0, []], [Item::query()->where('form_id', $form->id)->orWhere('id', $form->id)->count(), DB::select('PRAGMA foreign_key_check')]);
+        self::assertSame(
+            [0, []],
+            [Item::query()->where('form_id', $form->id)->orWhere('id', $form->id)->count(), DB::select('PRAGMA foreign_key_check')],
+        );
     }
 
     public function test_a_shelf_goes_with_all_that_stands_on_it_and_comes_back(): void
@@ -241,7 +303,10 @@ final class LostTest extends FeatureCase
         $kitchen = Shelf::query()->where('name', 'Kitchen')->firstOrFail();
         self::assertSame(['Office', 'Kitchen'], $this->tobi->shelves()->pluck('name')->all());
         $this->put(route('shelf.order', $kitchen), ['up' => '1']);
-        self::assertSame([['Kitchen', 'Office'], ['Office']], [$this->tobi->shelves()->pluck('name')->all(), $this->ines->shelves()->pluck('name')->all()]);
+        self::assertSame(
+            [['Kitchen', 'Office'], ['Office']],
+            [$this->tobi->shelves()->pluck('name')->all(), $this->ines->shelves()->pluck('name')->all()],
+        );
         $this->put(route('shelf.update', $kitchen), ['name' => 'Café kitchen', 'about' => 'Cakes', 'lost_days' => '30']);
         $this->get(route('shelf', $kitchen))->assertSee('Café kitchen')->assertSee('Cakes');
         $this->actingAs($this->rafi)->get(route('shelf.edit', $this->shelf))->assertOk()->assertDontSee('Delete this shelf');
@@ -267,11 +332,29 @@ final class LostTest extends FeatureCase
         // Two who are called alike are two, and who is let in no more sees it neither here nor there.
         $alike = User::factory()->createOne(['name' => 'Rafi Sand']);
         $kitchen->memberships()->create(['user_id' => $alike->id, 'role' => Role::Viewer]);
-        $this->shelf->memberships()->create(['user_id' => User::factory()->createOne(['name' => 'Nell Gone', 'left_at' => now()])->id, 'role' => Role::Editor]);
-        self::assertSame([['Ines Oduya', 'owner', null], ['Rafi Sand', 'viewer', null], ['Rafi Sand', null, 'viewer'], ['Tobi Brandt', 'editor', 'owner']], array_map(array_values(...), (new MovePlan($item, $kitchen))->people));
-        $this->actingAs($this->tobi)->get(route('item.move', [$item, 'to' => $kitchen->key]))->assertSee('Ines Oduya')->assertSee('no longer sees it')->assertSee('Rafi Sand');
-        $this->actingAs($this->ines)->put(route('item.moved', $item), ['to' => $kitchen->key])->assertNotFound();
-        $this->actingAs($this->tobi)->put(route('item.moved', $item), ['to' => $kitchen->key])->assertRedirect();
+        $this->shelf
+            ->memberships()
+            ->create(['user_id' => User::factory()->createOne(['name' => 'Nell Gone', 'left_at' => now()])->id, 'role' => Role::Editor]);
+        self::assertSame(
+            [
+                ['Ines Oduya', 'owner', null],
+                ['Rafi Sand', 'viewer', null],
+                ['Rafi Sand', null, 'viewer'],
+                ['Tobi Brandt', 'editor', 'owner'],
+            ],
+            array_map(array_values(...), (new MovePlan($item, $kitchen))->people),
+        );
+        $this->actingAs($this->tobi)
+            ->get(route('item.move', [$item, 'to' => $kitchen->key]))
+            ->assertSee('Ines Oduya')
+            ->assertSee('no longer sees it')
+            ->assertSee('Rafi Sand');
+        $this->actingAs($this->ines)
+            ->put(route('item.moved', $item), ['to' => $kitchen->key])
+            ->assertNotFound();
+        $this->actingAs($this->tobi)
+            ->put(route('item.moved', $item), ['to' => $kitchen->key])
+            ->assertRedirect();
         self::assertSame($kitchen->id, $item->refresh()->shelf_id);
         $this->actingAs($this->ines)->get(route('item', $item))->assertNotFound();
         $this->get(route('log', $this->shelf))->assertSee('moved “Bench rules” to “Kitchen”');
@@ -303,8 +386,14 @@ final class LostTest extends FeatureCase
     /** @return array{Item, Item} a form that everybody may answer at /read/ask, and its first entry */
     private function answered(): array
     {
-        $tree = PartTree::of([new Part('set1', 'settings', 0, ['audience' => 'anyone']), new Part('page', 'page', 0, ['title' => '']), new Part('q001', 'question', 1, ['type' => 'short', 'text' => RichText::plain('What broke?')])]);
-        $form = $this->app->make(MakeItem::class)->handle($this->shelf, $this->ines, 'form', 'Ask', content: new Content(Kinds::named('form'), $tree), keepIds: true);
+        $tree = PartTree::of([
+            new Part('set1', 'settings', 0, ['audience' => 'anyone']),
+            new Part('page', 'page', 0, ['title' => '']),
+            new Part('q001', 'question', 1, ['type' => 'short', 'text' => RichText::plain('What broke?')]),
+        ]);
+        $form = $this->app
+            ->make(MakeItem::class)
+            ->handle($this->shelf, $this->ines, 'form', 'Ask', content: new Content(Kinds::named('form'), $tree), keepIds: true);
         $this->publish($form, $this->ines);
         $this->open($form, 'ask');
         $this->post('/read/ask', ['seen' => ['q001'], 'a' => ['q001' => 'The kettle']])->assertOk();

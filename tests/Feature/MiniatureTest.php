@@ -42,7 +42,9 @@ final class MiniatureTest extends FeatureCase
         self::assertStringContainsString('private', (string) $kept->headers->get('Cache-Control'));
         self::assertStringContainsString("default-src 'none'", (string) $kept->headers->get('Content-Security-Policy'));
         // Somebody else's address, and that of another state, show what there is and are not kept.
-        foreach ([$this->address($item, 2, $this->jun), route('miniature', [$item, 2, str_repeat('a', 16), 'for' => $this->ines->id])] as $other) {
+        foreach (
+            [$this->address($item, 2, $this->jun), route('miniature', [$item, 2, str_repeat('a', 16), 'for' => $this->ines->id])] as $other
+        ) {
             self::assertStringContainsString('no-store', (string) $this->get($other)->assertOk()->headers->get('Cache-Control'));
         }
         $this->get(route('miniature', [$item, 7, str_repeat('a', 16)]))->assertNotFound();
@@ -55,9 +57,18 @@ final class MiniatureTest extends FeatureCase
         $this->save($item, $this->ines, $this->paragraphs('Kettle', 'Toaster'));
         $this->travel(10)->minutes();
         $this->save($item, $this->ines, $this->paragraphs('Kettle'));
-        [$second, $third] = array_map(fn (int $number) => Version::query()->where(['item_id' => $item->id, 'number' => $number])->firstOrFail(), [2, 4]);
+        [$second, $third] = array_map(
+            fn (int $number) => Version::query()
+                ->where(['item_id' => $item->id, 'number' => $number])
+                ->firstOrFail(),
+            [2, 4],
+        );
         self::assertSame($second->root, $third->root);
-        $plain = fn (int $number): string => (string) preg_replace(['/^.*<\/style>/', '/"e\d+"/'], ['', '"line"'], $this->svg($item, $number));
+        $plain = fn (int $number): string => (string) preg_replace(
+            ['/^.*<\/style>/', '/"e\d+"/'],
+            ['', '"line"'],
+            $this->svg($item, $number),
+        );
         self::assertSame($plain(2), $plain(4));
     }
 
@@ -68,19 +79,37 @@ final class MiniatureTest extends FeatureCase
         $this->save($item, $this->ines, $this->column('Open on Sundays'));
         self::assertStringContainsString('class="e', $this->svg($item, 2));
         $this->actingAs($this->jun);
-        self::assertStringNotContainsString('class="e', (string) $this->get($this->address($item, 2, $this->jun))->assertOk()->getContent());
+        self::assertStringNotContainsString(
+            'class="e',
+            (string) $this->get($this->address($item, 2, $this->jun))->assertOk()->getContent(),
+        );
         $this->get($this->address($item, 3, $this->jun))->assertNotFound();
         self::assertSame([2], array_keys($this->getJson(route('line', [$item, 2, 'reach' => 4]))->assertOk()->json('lines')));
     }
 
     public function test_of_a_large_table_it_looks_here_and_there_and_where_it_changed(): void
     {
-        $parts = [new Part('tab1', 'tab', 0, ['name' => 'First', 'frozen' => 0]), new Part('colx', 'column', 1, ['width' => 0, 'format' => ''])];
+        $parts = [
+            new Part('tab1', 'tab', 0, ['name' => 'First', 'frozen' => 0]),
+            new Part('colx', 'column', 1, ['width' => 0, 'format' => '']),
+        ];
         for ($row = 0; $row < 900; $row++) {
             $parts[] = new Part("row{$row}x", 'row', 1, ['colx' => "Row {$row}"]);
         }
-        array_push($parts, new Part('tab2', 'tab', 0, ['name' => 'Second', 'frozen' => 0]), new Part('coly', 'column', 1, ['width' => 0, 'format' => '']), new Part('last', 'row', 1, ['coly' => 'Kettle']));
-        $item = app(MakeItem::class)->handle($this->shelf, $this->ines, 'spreadsheet', 'Repair log', content: new Content(Kinds::named('spreadsheet'), PartTree::of($parts)), keepIds: true);
+        array_push(
+            $parts,
+            new Part('tab2', 'tab', 0, ['name' => 'Second', 'frozen' => 0]),
+            new Part('coly', 'column', 1, ['width' => 0, 'format' => '']),
+            new Part('last', 'row', 1, ['coly' => 'Kettle']),
+        );
+        $item = app(MakeItem::class)->handle(
+            $this->shelf,
+            $this->ines,
+            'spreadsheet',
+            'Repair log',
+            content: new Content(Kinds::named('spreadsheet'), PartTree::of($parts)),
+            keepIds: true,
+        );
         $this->travel(10)->minutes();
         $parts[count($parts) - 1] = new Part('last', 'row', 1, ['coly' => 'Toaster']);
         $this->save($item, $this->ines, PartTree::of($parts));

@@ -23,7 +23,9 @@ final class PartHistoryTest extends FeatureCase
     {
         parent::setUp();
         $this->ines = $this->person('Ines Oduya');
-        $this->form = $this->app->make(MakeItem::class)->handle($this->shelf('Open days', [[$this->ines, Role::Owner]]), $this->ines, 'form', 'Book');
+        $this->form = $this->app
+            ->make(MakeItem::class)
+            ->handle($this->shelf('Open days', [[$this->ines, Role::Owner]]), $this->ines, 'form', 'Book');
         $this->actingAs($this->ines);
     }
 
@@ -34,13 +36,29 @@ final class PartHistoryTest extends FeatureCase
     private function asked(array $choices, string $text = 'What is wrong?', array $first = [], bool $there = true): void
     {
         $this->travel(3)->minutes();
-        $other = fn (string $id): Part => new Part($id, 'question', 1, ['type' => 'short', 'text' => RichText::plain("Question {$id}"), 'required' => false]);
-        $this->save($this->form, $this->ines, PartTree::of([
-            new Part('pone', 'page', 0, ['title' => 'First']),
-            ...array_map($other, $first),
-            ...(! $there ? [] : [new Part('qone', 'question', 1, ['type' => 'one', 'text' => RichText::plain($text), 'required' => false]), ...array_map(fn (string $label): Part => new Part('c'.strtolower($label), 'choice', 2, ['label' => $label]), $choices)]),
-            ...array_map($other, array_diff(['qtwo'], $first)),
-        ]));
+        $other = fn (string $id): Part => new Part($id, 'question', 1, [
+            'type' => 'short',
+            'text' => RichText::plain("Question {$id}"),
+            'required' => false,
+        ]);
+        $this->save(
+            $this->form,
+            $this->ines,
+            PartTree::of([
+                new Part('pone', 'page', 0, ['title' => 'First']),
+                ...array_map($other, $first),
+                ...! $there
+                    ? []
+                    : [
+                        new Part('qone', 'question', 1, ['type' => 'one', 'text' => RichText::plain($text), 'required' => false]),
+                        ...array_map(
+                            fn (string $label): Part => new Part('c'.strtolower($label), 'choice', 2, ['label' => $label]),
+                            $choices,
+                        ),
+                    ],
+                ...array_map($other, array_diff(['qtwo'], $first)),
+            ]),
+        );
     }
 
     public function test_what_changed_below_a_part_is_in_its_history_and_what_was_right_before_it_went_is_offered_first(): void
@@ -50,9 +68,22 @@ final class PartHistoryTest extends FeatureCase
         $this->asked(['Cable', 'Seam']);
         $this->asked([], there: false);
         $page = $this->get(route('part', [$this->form, 'qone']))->assertOk();
-        $page->assertSeeInOrder(['4 versions changed it', 'Removed', 'gone now', 'Bring it back as it was before that', 'Removed the choice “Zip”', 'Added the choice “Seam”', 'Added'], false);
+        $page->assertSeeInOrder(
+            [
+                '4 versions changed it',
+                'Removed',
+                'gone now',
+                'Bring it back as it was before that',
+                'Removed the choice “Zip”',
+                'Added the choice “Seam”',
+                'Added',
+            ],
+            false,
+        );
         self::assertSame(1, substr_count((string) $page->getContent(), 'Bring it back as it was before that'));
-        $this->post(route('part.restore', [$this->form, 'qone', $this->form->refresh()->head - 1]), ['seen' => $this->form->head])->assertSessionHasNoErrors();
+        $this->post(route('part.restore', [$this->form, 'qone', $this->form->refresh()->head - 1]), [
+            'seen' => $this->form->head,
+        ])->assertSessionHasNoErrors();
         self::assertSame(['qone', 'ccable', 'cseam'], array_column($this->tree($this->form->refresh())->subtree('qone'), 'id'));
         // A choice that came and went in between is not forgotten, and what is as it was says so.
         $this->get(route('part', [$this->form, 'qone']))->assertSee('5 versions changed it')->assertSee('as it is now');

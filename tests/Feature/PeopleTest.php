@@ -30,7 +30,9 @@ final class PeopleTest extends FeatureCase
     public function test_somebody_with_an_account_is_put_on_the_shelf(): void
     {
         $nell = $this->person('Nell Warwick');
-        $this->post(route('people.store', $this->shelf), ['email' => 'NELL@example.org', 'role' => 'viewer'])->assertRedirect(route('people', $this->shelf))->assertSessionMissing('invitation');
+        $this->post(route('people.store', $this->shelf), ['email' => 'NELL@example.org', 'role' => 'viewer'])
+            ->assertRedirect(route('people', $this->shelf))
+            ->assertSessionMissing('invitation');
         self::assertSame(Role::Viewer, $this->shelf->refresh()->roleOf($nell));
     }
 
@@ -50,8 +52,14 @@ final class PeopleTest extends FeatureCase
 
     public function test_somebody_new_needs_a_name_and_gets_a_link_that_works_once(): void
     {
-        $this->post(route('people.store', $this->shelf), ['email' => 'new@example.org', 'role' => 'editor'])->assertSessionHasErrors('name');
-        $this->post(route('people.store', $this->shelf), ['email' => 'new@example.org', 'name' => 'Nora New', 'role' => 'editor'])->assertSessionHas('invitation');
+        $this->post(route('people.store', $this->shelf), ['email' => 'new@example.org', 'role' => 'editor'])->assertSessionHasErrors(
+            'name',
+        );
+        $this->post(route('people.store', $this->shelf), [
+            'email' => 'new@example.org',
+            'name' => 'Nora New',
+            'role' => 'editor',
+        ])->assertSessionHas('invitation');
         $link = (string) session('invitation');
         $this->get(route('people', $this->shelf))->assertSee('Nora New')->assertSee('invited')->assertSee('by Ines');
         self::assertNull(User::query()->where('email', 'new@example.org')->first());
@@ -72,11 +80,17 @@ final class PeopleTest extends FeatureCase
     {
         $other = $this->person('Rafi Sadek');
         $theirs = $this->shelf('Elsewhere', [[$other, Role::Owner]]);
-        $this->post(route('people.store', $this->shelf), ['email' => 'vera@example.org', 'name' => 'Vera Vane', 'role' => 'owner'])->assertSessionHas('invitation');
+        $this->post(route('people.store', $this->shelf), [
+            'email' => 'vera@example.org',
+            'name' => 'Vera Vane',
+            'role' => 'owner',
+        ])->assertSessionHas('invitation');
         $byHand = (string) session('invitation');
 
         // Not come yet: invited elsewhere, too, by mail alone.
-        $this->actingAs($other)->post(route('people.store', $theirs), ['email' => 'vera@example.org', 'name' => 'Vera', 'role' => 'owner'])->assertSessionMissing('invitation');
+        $this->actingAs($other)
+            ->post(route('people.store', $theirs), ['email' => 'vera@example.org', 'name' => 'Vera', 'role' => 'owner'])
+            ->assertSessionMissing('invitation');
         $this->get(route('people', $theirs))->assertSee('known here from elsewhere')->assertDontSee('signature=');
         $mailed = $this->mailed('vera@example.org');
 
@@ -90,9 +104,16 @@ final class PeopleTest extends FeatureCase
         $this->post(route('sign-out'));
         $this->post($mailed, $this->chosen('her own password'))->assertRedirect(route('shelf', $theirs));
         $vera = User::query()->where('email', 'vera@example.org')->firstOrFail();
-        self::assertTrue($vera->proved && Hash::check('her own password', $vera->password) && ! Hash::check('not hers at all', $vera->password));
+        self::assertTrue(
+            $vera->proved && Hash::check('her own password', $vera->password) && ! Hash::check('not hers at all', $vera->password),
+        );
         // From now on she is put on a shelf at once.
-        $this->actingAs($other)->post(route('people.store', $this->shelf('Third', [[$other, Role::Owner]])), ['email' => 'vera@example.org', 'role' => 'viewer'])->assertSessionMissing('mailed');
+        $this->actingAs($other)
+            ->post(route('people.store', $this->shelf('Third', [[$other, Role::Owner]])), [
+                'email' => 'vera@example.org',
+                'role' => 'viewer',
+            ])
+            ->assertSessionMissing('mailed');
         self::assertSame(3, $vera->shelves()->count());
     }
 
@@ -106,14 +127,23 @@ final class PeopleTest extends FeatureCase
         $this->post($link)->assertForbidden();
         self::assertNull($this->shelf->refresh()->roleOf($rafi));
 
-        $this->actingAs($this->ines)->delete(route('people.take-back', [$this->shelf, $this->shelf->invitations()->firstOrFail()]))->assertRedirect();
+        $this->actingAs($this->ines)
+            ->delete(route('people.take-back', [$this->shelf, $this->shelf->invitations()->firstOrFail()]))
+            ->assertRedirect();
         $this->get($link)->assertStatus(410);
     }
 
     public function test_an_invitation_of_somebody_who_was_removed_opens_nothing(): void
     {
-        $this->shelf->memberships()->where('user_id', $this->tobi->id)->update(['role' => Role::Owner]);
-        $this->actingAs($this->tobi)->post(route('people.store', $this->shelf), ['email' => 'vera@example.org', 'name' => 'Vera Vane', 'role' => 'owner']);
+        $this->shelf
+            ->memberships()
+            ->where('user_id', $this->tobi->id)
+            ->update(['role' => Role::Owner]);
+        $this->actingAs($this->tobi)->post(route('people.store', $this->shelf), [
+            'email' => 'vera@example.org',
+            'name' => 'Vera Vane',
+            'role' => 'owner',
+        ]);
         $link = (string) session('invitation');
         $this->shelf->memberships()->where('user_id', $this->tobi->id)->update(['role' => Role::Editor]);
         $this->post(route('sign-out'));
@@ -160,7 +190,9 @@ final class PeopleTest extends FeatureCase
     {
         $item = $this->document($this->shelf, $this->tobi, 'One.', 'Two.');
         $this->save($item, $this->tobi, $this->paragraphs('One.', 'Two and a half.'));
-        $this->delete(route('people.destroy', [$this->shelf, $this->shelf->memberships()->where('user_id', $this->tobi->id)->firstOrFail()]))->assertSessionHasNoErrors();
+        $this->delete(
+            route('people.destroy', [$this->shelf, $this->shelf->memberships()->where('user_id', $this->tobi->id)->firstOrFail()]),
+        )->assertSessionHasNoErrors();
         $this->get(route('history', [$item, 'from' => 2, 'to' => 3]))->assertSee('added by Tobi Brandt');
         $this->actingAs($this->tobi)->get(route('item', $item))->assertNotFound();
     }

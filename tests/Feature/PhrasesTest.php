@@ -30,13 +30,25 @@ final class PhrasesTest extends FeatureCase
     public function test_numbers_that_are_unusual_are_told_as_people_write_them(): void
     {
         $phrases = $this->app->make(Phrases::class);
-        self::assertSame('1,520 of 1,528 cells were deleted at once', $phrases->unusual([['type' => 'blanked', 'part' => 'p1', 'evidence' => ['gone' => 1520, 'cells' => 1528]]]));
-        self::assertSame('15,130.5 is unusual for its column', $phrases->unusual([['type' => 'out_of_range', 'part' => 'p1', 'evidence' => ['is' => 15130.5, 'was' => 0.0001]]]));
+        self::assertSame(
+            '1,520 of 1,528 cells were deleted at once',
+            $phrases->unusual([['type' => 'blanked', 'part' => 'p1', 'evidence' => ['gone' => 1520, 'cells' => 1528]]]),
+        );
+        self::assertSame(
+            '15,130.5 is unusual for its column',
+            $phrases->unusual([['type' => 'out_of_range', 'part' => 'p1', 'evidence' => ['is' => 15130.5, 'was' => 0.0001]]]),
+        );
     }
 
     public function test_a_count_has_its_separators_in_every_sentence(): void
     {
-        self::assertSame(['Added 12,345 rows', 'Added 999 rows'], [trans_choice('changes.added_rows', 12_345, ['of' => '']), trans_choice('changes.added_rows', 2, ['of' => '', 'count' => '999'])]);
+        self::assertSame(
+            ['Added 12,345 rows', 'Added 999 rows'],
+            [
+                trans_choice('changes.added_rows', 12_345, ['of' => '']),
+                trans_choice('changes.added_rows', 2, ['of' => '', 'count' => '999']),
+            ],
+        );
     }
 
     public function test_whatever_is_done_to_an_item_of_any_kind_is_said_in_words(): void
@@ -65,9 +77,17 @@ final class PhrasesTest extends FeatureCase
         return [
             'moved' => ["p1 . One.\np2 . Sign the log.", "p2 . Sign the log.\np1 . One.", 'Moved “Sign the log” up'],
             'a section' => ["h1 # Battery packs\np1 . A\np2 . B", 'p9 . x', 'Removed “Battery packs” with 2 parts below it'],
-            'words' => ["h1 # Before the doors open\np1 . Look at it.", "h1 # Before the doors open\np1 . Test every socket.", 'Rewrote 3 words in “Before the doors open”'],
+            'words' => [
+                "h1 # Before the doors open\np1 . Look at it.",
+                "h1 # Before the doors open\np1 . Test every socket.",
+                'Rewrote 3 words in “Before the doors open”',
+            ],
             'one word' => ['p1 . the red bin', 'p1 . the blue bin', 'Changed one word in “the blue bin”'],
-            'a table’s rows' => ["h1 # Who to ask\nt1 |\n  r1 /\n    c1 = a\n  r2 /\n    c2 = b\n  r3 /\n    c3 = c", "h1 # Who to ask\nt1 |\n  r1 /\n    c1 = a", 'Removed 2 rows of the table in “Who to ask”'],
+            'a table’s rows' => [
+                "h1 # Who to ask\nt1 |\n  r1 /\n    c1 = a\n  r2 /\n    c2 = b\n  r3 /\n    c3 = c",
+                "h1 # Who to ask\nt1 |\n  r1 /\n    c1 = a",
+                'Removed 2 rows of the table in “Who to ask”',
+            ],
             'a tick' => ['i1 o new lamp', 'i1 x new lamp', 'Ticked off “new lamp”'],
             'a turn' => ['p1 . Tools', 'p1 # Tools', 'Turned “Tools” into a heading'],
             'empty' => ['p1 . One', "p1 . One\np2 .", 'Added an empty paragraph'],
@@ -91,13 +111,26 @@ final class PhrasesTest extends FeatureCase
         $this->actingAs($ines)->post(route('restore.store', [$item, 2]), ['seen' => 3]);
         $this->post(route('restore.undo', [$item, 4]));
         $this->post(route('copy.store', [$item, 2]), ['title' => 'Copy', 'shelf' => $item->shelf->key]);
-        self::assertSame(['Made the document', 'Added 2 paragraphs from “One” on and one more change', 'Removed “Two” and one more change', 'Restored 2', 'Took it back to 3'], $this->said($item));
+        self::assertSame(
+            [
+                'Made the document',
+                'Added 2 paragraphs from “One” on and one more change',
+                'Removed “Two” and one more change',
+                'Restored 2',
+                'Took it back to 3',
+            ],
+            $this->said($item),
+        );
         self::assertSame(['Copied out from 2 of “Bench rules”'], $this->said(Item::query()->where('title', 'Copy')->firstOrFail()));
     }
 
     public function test_every_problem_of_the_reader_has_its_words(): void
     {
-        preg_match_all("/(?:problem|Problem)\('(\w+)'/", (string) file_get_contents((string) (new \ReflectionClass(PartReader::class))->getFileName()), $codes);
+        preg_match_all(
+            "/(?:problem|Problem)\('(\w+)'/",
+            (string) file_get_contents((string) (new \ReflectionClass(PartReader::class))->getFileName()),
+            $codes,
+        );
         self::assertGreaterThan(12, count($codes[1]));
         foreach ($codes[1] as $code) {
             self::assertTrue(Lang::has("problems.{$code}"), $code);
@@ -117,7 +150,9 @@ final class PhrasesTest extends FeatureCase
 
     public function test_monograms_and_names_of_all_sorts(): void
     {
-        foreach (['Ines Oduya' => 'IO', 'Cher' => 'CH', 'Jean-Luc van Dam' => 'JD', 'Ömer Şahin' => 'ÖŞ', 'x' => 'X', '  Ada   Brook ' => 'AB'] as $name => $monogram) {
+        foreach (
+            ['Ines Oduya' => 'IO', 'Cher' => 'CH', 'Jean-Luc van Dam' => 'JD', 'Ömer Şahin' => 'ÖŞ', 'x' => 'X', '  Ada   Brook ' => 'AB'] as $name => $monogram
+        ) {
             self::assertSame($monogram, (new User(['name' => $name]))->monogram());
         }
     }

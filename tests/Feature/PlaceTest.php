@@ -54,7 +54,10 @@ final class PlaceTest extends FeatureCase
     {
         Mail::fake();
         $this->app->make(SendMail::class)->handle(null, 'ada@trial.example', 'Come in', "A line.\nAnd <another> & more.");
-        Mail::assertQueued(Notice::class, fn (Notice $notice) => $notice->hasTo('ada@trial.example') && str_contains($notice->render(), 'And <another> & more.'));
+        Mail::assertQueued(
+            Notice::class,
+            fn (Notice $notice) => $notice->hasTo('ada@trial.example') && str_contains($notice->render(), 'And <another> & more.'),
+        );
         // The item that it is about is for the outbox alone.
         $ines = $this->person('Ines Oduya');
         $item = $this->page($this->shelf('Office', [[$ines, Role::Owner]]), $ines, 'x');
@@ -68,7 +71,13 @@ final class PlaceTest extends FeatureCase
         $ines = $this->person('Ines Oduya');
         $item = $this->page($this->shelf('Office', [[$ines, Role::Owner]]), $ines, 'x');
         $this->app->make(SendMail::class)->handle($item, 'ada@trial.example', 'Come in', 'A line: ünter.');
-        self::assertSame([[$item->id, 'ada@trial.example', 'Come in', 'A line: ünter.']], DB::table('mails')->get()->map(fn (\stdClass $mail) => [(int) $mail->item_id, $mail->recipient, $mail->subject, trim($mail->body)])->all());
+        self::assertSame(
+            [[$item->id, 'ada@trial.example', 'Come in', 'A line: ünter.']],
+            DB::table('mails')
+                ->get()
+                ->map(fn (\stdClass $mail) => [(int) $mail->item_id, $mail->recipient, $mail->subject, trim($mail->body)])
+                ->all(),
+        );
     }
 
     public function test_each_answer_names_its_request_and_nobody_names_it_for_us(): void

@@ -50,7 +50,10 @@ final class PlainFilesTest extends FeatureCase
         $this->sent('scan.bin', $next, $item);
         self::assertSame([2, $next, $bytes], [$item->refresh()->head, $this->bytes($item, 2), $this->bytes($item, 1)]);
         self::assertLessThan(600_000, (int) DB::table('chunks')->sum(DB::raw('length(data)')) - $held);
-        $this->get(route('history', ['item' => $item, 'from' => 1, 'to' => 2]))->assertOk()->assertSee(' % of it is the same')->assertSee('Changed the file “scan.bin”');
+        $this->get(route('history', ['item' => $item, 'from' => 1, 'to' => 2]))
+            ->assertOk()
+            ->assertSee(' % of it is the same')
+            ->assertSee('Changed the file “scan.bin”');
         $this->get(route('restore', [$item, 1]))->assertOk();
         $this->post(route('restore.store', [$item, 1]), ['seen' => 2, 'all' => '1'])->assertSessionHasNoErrors();
         self::assertSame($bytes, $this->bytes($item->refresh(), 3));
@@ -65,7 +68,9 @@ final class PlainFilesTest extends FeatureCase
         $url = $this->begun('scan.bin', strlen($bytes));
         $got = fn (int $at, int $until): int => (int) $this->slice($url, $at, substr($bytes, $at, $until - $at))->json('got');
         self::assertSame([4_000_000, 4_000_000, 4_000_000], [$got(0, 4_000_000), $got(0, 4_000_000), $got(4_500_000, 5_000_000)]);
-        $this->postJson($url)->assertStatus(422)->assertJsonFragment(['message' => 'Something of this file did not come. Nothing was changed; send it again.']);
+        $this->postJson($url)
+            ->assertStatus(422)
+            ->assertJsonFragment(['message' => 'Something of this file did not come. Nothing was changed; send it again.']);
         // What is on its way is no waste.
         Artisan::call('attic:tidy', ['--at-once' => true]);
         $this->actingAs($this->tobi)->putJson($url.'?at=4000000')->assertNotFound();
@@ -88,7 +93,9 @@ final class PlainFilesTest extends FeatureCase
         $this->app->make(Dispatcher::class)->listen(TransactionBeginning::class, function () use (&$begun): void {
             ++$begun === 1 && DB::table('chunks')->orderByDesc('id')->limit(1)->delete();
         });
-        $this->postJson($url)->assertStatus(422)->assertJsonFragment(['message' => 'Something of this file did not come. Nothing was changed; send it again.']);
+        $this->postJson($url)
+            ->assertStatus(422)
+            ->assertJsonFragment(['message' => 'Something of this file did not come. Nothing was changed; send it again.']);
         self::assertSame(1, $item->refresh()->head);
         $this->assertVerified();
     }
@@ -122,20 +129,33 @@ final class PlainFilesTest extends FeatureCase
         Membership::query()->create(['shelf_id' => $this->shelf->id, 'user_id' => $mara->id, 'role' => Role::Editor]);
         $this->actingAs($mara);
         $this->sent('notes.txt', "Test the sockets\r\nSign the log, with the time\r\nClose the window", $item);
-        self::assertSame("Test all sockets\r\nSign the log, with the time\r\nClose the window\r\nTake the bins out", $this->bytes($item->refresh(), 4));
-        self::assertSame('From the file “notes.txt”, made from 1', Version::query()->where(['item_id' => $item->id, 'number' => 4])->value('note'));
+        self::assertSame(
+            "Test all sockets\r\nSign the log, with the time\r\nClose the window\r\nTake the bins out",
+            $this->bytes($item->refresh(), 4),
+        );
+        self::assertSame(
+            'From the file “notes.txt”, made from 1',
+            Version::query()
+                ->where(['item_id' => $item->id, 'number' => 4])
+                ->value('note'),
+        );
         // Where both wrote in a line, one of them waits.
         $lea = $this->person('Lea Okafor');
         Membership::query()->create(['shelf_id' => $this->shelf->id, 'user_id' => $lea->id, 'role' => Role::Editor]);
         $this->actingAs($lea);
         $this->sent('notes.txt', "Test all sockets\r\nSign the book\r\nClose the window\r\nTake the bins out", $item);
-        self::assertSame(["Test all sockets\r\nSign the log, with the time\r\nClose the window\r\nTake the bins out", 1], [$this->bytes($item->refresh(), $item->head), HeldEdit::query()->count()]);
+        self::assertSame(
+            ["Test all sockets\r\nSign the log, with the time\r\nClose the window\r\nTake the bins out", 1],
+            [$this->bytes($item->refresh(), $item->head), HeldEdit::query()->count()],
+        );
         $this->get(route('held', [$item, HeldEdit::query()->firstOrFail()]))->assertOk()->assertSee('book');
         $this->actingAs($this->ines);
         // What an older version was is meant to be that again.
         $this->sent('notes.txt', "Test the sockets\r\nSign the log\r\nClose the window", $item);
         self::assertSame("Test the sockets\r\nSign the log\r\nClose the window", $this->bytes($item->refresh(), $item->head));
-        $this->get(route('history', ['item' => $item, 'from' => 1, 'to' => 3]))->assertOk()->assertSeeInOrder(['Tobi', 'data-part', 'all', 'Take the bins out'], false);
+        $this->get(route('history', ['item' => $item, 'from' => 1, 'to' => 3]))
+            ->assertOk()
+            ->assertSeeInOrder(['Tobi', 'data-part', 'all', 'Take the bins out'], false);
         foreach ([['view' => 'was'], ['view' => 'who'], ['layout' => 'side'], ['show' => 'bytes']] as $how) {
             $this->get(route('history', ['item' => $item, 'from' => 1, 'to' => 3, ...$how]))->assertOk();
         }
@@ -151,19 +171,31 @@ final class PlainFilesTest extends FeatureCase
     public function test_pictures_are_held_against_each_other_point_by_point(): void
     {
         $item = $this->sent('logo.png', $this->picture(fn (\GdImage $on) => null));
-        $this->sent('logo.png', $this->picture(function (\GdImage $on): void {
-            imagefilledrectangle($on, 20, 20, 60, 50, (int) imagecolorallocate($on, 200, 40, 40));
-            imagefilledrectangle($on, 240, 140, 270, 170, (int) imagecolorallocate($on, 40, 40, 200));
-        }), $item);
-        $this->get(route('history', ['item' => $item, 'from' => 1, 'to' => 2]))->assertOk()->assertSee('2 places differ')->assertSee('Laid over');
+        $this->sent(
+            'logo.png',
+            $this->picture(function (\GdImage $on): void {
+                imagefilledrectangle($on, 20, 20, 60, 50, (int) imagecolorallocate($on, 200, 40, 40));
+                imagefilledrectangle($on, 240, 140, 270, 170, (int) imagecolorallocate($on, 40, 40, 200));
+            }),
+            $item,
+        );
+        $this->get(route('history', ['item' => $item, 'from' => 1, 'to' => 2]))
+            ->assertOk()
+            ->assertSee('2 places differ')
+            ->assertSee('Laid over');
         $this->get(route('history', ['item' => $item, 'from' => 1, 'to' => 2, 'layout' => 'side']))->assertOk()->assertSee('Earlier: 1');
-        $this->get(route('file.content', [$item, 1]))->assertOk()->assertHeader('Content-Type', 'image/png')->assertHeader('Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'; sandbox");
+        $this->get(route('file.content', [$item, 1]))
+            ->assertOk()
+            ->assertHeader('Content-Type', 'image/png')
+            ->assertHeader('Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'; sandbox");
         $svg = $this->sent('mark.svg', '<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>');
         $this->get(route('file.content', [$svg, 1]))->assertOk()->assertHeader('Content-Type', 'image/svg+xml');
         $page = $this->sent('page.html', '<p onclick="alert(1)">Hello</p>');
         $this->get(route('file.content', [$page, 1]))->assertNotFound();
         self::assertStringNotContainsString('<p onclick', (string) $this->get(route('item', $page))->getContent());
-        $this->get(route('download', [$page, 1, 'file']))->assertHeader('Content-Type', 'application/octet-stream')->assertHeader('Content-Disposition', 'attachment; filename=page.html');
+        $this->get(route('download', [$page, 1, 'file']))
+            ->assertHeader('Content-Type', 'application/octet-stream')
+            ->assertHeader('Content-Disposition', 'attachment; filename=page.html');
         $this->get(route('download', [$page, 1, 'json']))->assertNotFound();
         $this->assertVerified();
     }
@@ -174,17 +206,37 @@ final class PlainFilesTest extends FeatureCase
         $this->actingAs($this->tobi);
         $this->sent('poster.md', "# Open bench\n\nCome on Saturday, or on Sunday.\n", $item);
         $this->actingAs($this->ines);
-        $this->get(route('history', ['item' => $item, 'from' => 1, 'to' => 2, 'show' => 'parts']))->assertOk()->assertSee('Added 3 words in “Open bench”')->assertSee('Tobi');
+        $this->get(route('history', ['item' => $item, 'from' => 1, 'to' => 2, 'show' => 'parts']))
+            ->assertOk()
+            ->assertSee('Added 3 words in “Open bench”')
+            ->assertSee('Tobi');
         $this->post(route('file.into', $item), ['kind' => 'document'])->assertSessionHasNoErrors();
         $made = Item::query()->where('kind', 'document')->firstOrFail();
-        self::assertSame(['poster', 2, ['Ines Oduya', 'Tobi Brandt']], [$made->title, $made->head, Version::query()->with('user')->where('item_id', $made->id)->orderBy('number')->get()->map(fn (Version $version) => $version->user->name)->all()]);
+        self::assertSame(
+            ['poster', 2, ['Ines Oduya', 'Tobi Brandt']],
+            [
+                $made->title,
+                $made->head,
+                Version::query()
+                    ->with('user')
+                    ->where('item_id', $made->id)
+                    ->orderBy('number')
+                    ->get()
+                    ->map(fn (Version $version) => $version->user->name)
+                    ->all(),
+            ],
+        );
         $this->post(route('file.into', $item), ['kind' => 'report'])->assertStatus(422);
         $table = $this->sent('prices.csv', "what;price\ntea;2\ncake;3\n");
         $this->sent('prices.csv', "what;price\ntea;2\ncake;4\n", $table);
-        $this->get(route('history', ['item' => $table, 'from' => 1, 'to' => 2, 'show' => 'parts']))->assertOk()->assertSee('Typed “4” over “3”');
+        $this->get(route('history', ['item' => $table, 'from' => 1, 'to' => 2, 'show' => 'parts']))
+            ->assertOk()
+            ->assertSee('Typed “4” over “3”');
         $zip = $this->sent('all.zip', $this->archive(['a.txt' => 'one', 'b.txt' => 'two']));
         $this->sent('all.zip', $this->archive(['a.txt' => 'one', 'c.txt' => 'three']), $zip);
-        $this->get(route('history', ['item' => $zip, 'from' => 1, 'to' => 2]))->assertOk()->assertSeeInOrder(['In the archive', 'a.txt · 3 bytes', 'b.txt', '3', 'c.txt', '5', 'bytes']);
+        $this->get(route('history', ['item' => $zip, 'from' => 1, 'to' => 2]))
+            ->assertOk()
+            ->assertSeeInOrder(['In the archive', 'a.txt · 3 bytes', 'b.txt', '3', 'c.txt', '5', 'bytes']);
         $this->assertVerified();
     }
 
@@ -210,7 +262,9 @@ final class PlainFilesTest extends FeatureCase
         self::assertSame([3, 0], [$item->refresh()->head, HeldEdit::query()->count()]);
         $this->getJson(route('file.named', ['shelf' => $this->shelf, 'name' => 'scan.bin']))->assertJson(['found' => $item->key]);
         $this->getJson(route('file.named', ['shelf' => $this->shelf, 'name' => 'other.bin']))->assertJson(['found' => null]);
-        $this->post(route('file.send', $this->shelf), ['file' => UploadedFile::fake()->createWithContent('plain.txt', 'Without scripts')])->assertSessionHasNoErrors();
+        $this->post(route('file.send', $this->shelf), [
+            'file' => UploadedFile::fake()->createWithContent('plain.txt', 'Without scripts'),
+        ])->assertSessionHasNoErrors();
         self::assertSame('Without scripts', $this->bytes(Item::query()->where('title', 'plain.txt')->firstOrFail(), 1));
         $this->post(route('copy.store', [$item, 1]), ['title' => 'A copy', 'shelf' => $this->shelf->key])->assertSessionHasNoErrors();
         self::assertSame($this->bytes($item, 1), $this->bytes(Item::query()->where('title', 'A copy')->firstOrFail(), 1));
@@ -221,8 +275,12 @@ final class PlainFilesTest extends FeatureCase
     public static function routes(): array
     {
         return [
-            'choosing one' => ['get', 'file.new', ['editor', 'owner']], 'sending it whole' => ['post', 'file.send', ['editor', 'owner']], 'asking for its name' => ['get', 'file.named', ['editor', 'owner']],
-            'beginning to send' => ['post', 'upload.begin', ['editor', 'owner']], 'its picture' => ['get', 'file.content', ['viewer', 'editor', 'owner']], 'making something of it' => ['post', 'file.into', ['editor', 'owner']],
+            'choosing one' => ['get', 'file.new', ['editor', 'owner']],
+            'sending it whole' => ['post', 'file.send', ['editor', 'owner']],
+            'asking for its name' => ['get', 'file.named', ['editor', 'owner']],
+            'beginning to send' => ['post', 'upload.begin', ['editor', 'owner']],
+            'its picture' => ['get', 'file.content', ['viewer', 'editor', 'owner']],
+            'making something of it' => ['post', 'file.into', ['editor', 'owner']],
         ];
     }
 
@@ -230,7 +288,12 @@ final class PlainFilesTest extends FeatureCase
     #[DataProvider('routes')]
     public function test_a_route_lets_in_those_who_may_and_nobody_else(string $method, string $route, array $may): void
     {
-        $people = ['owner' => $this->ines, 'editor' => $this->tobi, 'viewer' => $this->person('Rafi Sadek'), 'stranger' => $this->person('Jun Castell')];
+        $people = [
+            'owner' => $this->ines,
+            'editor' => $this->tobi,
+            'viewer' => $this->person('Rafi Sadek'),
+            'stranger' => $this->person('Jun Castell'),
+        ];
         $this->shelf->memberships()->create(['user_id' => $people['viewer']->id, 'role' => Role::Viewer]);
         $item = $this->sent('mark.svg', '<svg xmlns="http://www.w3.org/2000/svg"/>');
         $url = match ($route) {
@@ -243,24 +306,40 @@ final class PlainFilesTest extends FeatureCase
         self::assertSame(404, $this->actingAs($people['stranger'])->json($method, $url)->status());
         foreach (['viewer', 'editor', 'owner'] as $who) {
             $file = UploadedFile::fake()->createWithContent("{$who}.txt", 'some words');
-            $status = $this->actingAs($people[$who])->call(strtoupper($method), $url, ['name' => 'a.txt', 'size' => 3, 'kind' => 'document'], files: ['file' => $file])->getStatusCode();
-            in_array($who, $may, true) ? self::assertContains($status, [200, 302, 422], $who) : self::assertContains($status, [403, 404], $who);
+            $status = $this->actingAs($people[$who])
+                ->call(strtoupper($method), $url, ['name' => 'a.txt', 'size' => 3, 'kind' => 'document'], files: ['file' => $file])
+                ->getStatusCode();
+            in_array($who, $may, true)
+                ? self::assertContains($status, [200, 302, 422], $who)
+                : self::assertContains($status, [403, 404], $who);
         }
         // The next version of a file is for who may write it, and goes nowhere else.
         $other = $this->shelf('Elsewhere', [[$people['viewer'], Role::Owner]]);
-        $this->actingAs($people['viewer'])->postJson(route('upload.begin', $other), ['name' => 'a.txt', 'size' => 3, 'item' => $item->key])->assertNotFound();
+        $this->actingAs($people['viewer'])
+            ->postJson(route('upload.begin', $other), ['name' => 'a.txt', 'size' => 3, 'item' => $item->key])
+            ->assertNotFound();
         $this->postJson(route('upload.begin', $this->shelf), ['name' => 'a.txt', 'size' => 3, 'item' => $item->key])->assertForbidden();
     }
 
     private function begun(string $name, int $size, ?Item $item = null): string
     {
-        return (string) $this->postJson(route('upload.begin', $this->shelf), ['name' => $name, 'size' => $size, 'item' => $item?->key])->assertOk()->json('url');
+        return (string) $this->postJson(route('upload.begin', $this->shelf), ['name' => $name, 'size' => $size, 'item' => $item?->key])
+            ->assertOk()
+            ->json('url');
     }
 
     /** @return TestResponse<JsonResponse> */
     private function slice(string $url, int $at, string $bytes): TestResponse
     {
-        return $this->call('PUT', "{$url}?at={$at}", [], [], [], ['CONTENT_TYPE' => 'application/octet-stream', 'HTTP_ACCEPT' => 'application/json'], $bytes)->assertOk();
+        return $this->call(
+            'PUT',
+            "{$url}?at={$at}",
+            [],
+            [],
+            [],
+            ['CONTENT_TYPE' => 'application/octet-stream', 'HTTP_ACCEPT' => 'application/json'],
+            $bytes,
+        )->assertOk();
     }
 
     private function sent(string $name, string $bytes, ?Item $item = null): Item
@@ -311,8 +390,12 @@ final class PlainFilesTest extends FeatureCase
     private function pdf(string ...$texts): string
     {
         $texts = array_values($texts);
-        $kids = implode(' ', array_map(fn (int $at) => (4 + 2 * $at).' 0 R', array_keys($texts)));
-        $objects = ['<</Type/Catalog/Pages 2 0 R>>', "<</Type/Pages/Kids[{$kids}]/Count ".count($texts).'>>', '<</Type/Font/Subtype/Type1/BaseFont/Helvetica>>'];
+        $kids = implode(' ', array_map(fn (int $at) => 4 + 2 * $at.' 0 R', array_keys($texts)));
+        $objects = [
+            '<</Type/Catalog/Pages 2 0 R>>',
+            "<</Type/Pages/Kids[{$kids}]/Count ".count($texts).'>>',
+            '<</Type/Font/Subtype/Type1/BaseFont/Helvetica>>',
+        ];
         foreach ($texts as $at => $text) {
             $stream = "BT /F1 24 Tf 72 700 Td ({$text}) Tj ET";
             $objects[] = '<</Type/Page/Parent 2 0 R/MediaBox[0 0 595 842]/Resources<</Font<</F1 3 0 R>>>>/Contents '.(5 + 2 * $at).' 0 R>>';
@@ -325,7 +408,11 @@ final class PlainFilesTest extends FeatureCase
             $pdf .= ($at + 1)." 0 obj{$object}endobj\n";
         }
         $start = strlen($pdf);
-        $pdf .= 'xref'."\n0 ".(count($objects) + 1)."\n0000000000 65535 f \n".implode('', array_map(fn (int $place) => sprintf("%010d 00000 n \n", $place), $places));
+        $pdf .= 'xref'
+        ."\n0 "
+        .(count($objects) + 1)
+        ."\n0000000000 65535 f \n"
+        .implode('', array_map(fn (int $place) => sprintf("%010d 00000 n \n", $place), $places));
 
         return $pdf.'trailer<</Size '.(count($objects) + 1)."/Root 1 0 R>>\nstartxref\n{$start}\n%%EOF";
     }

@@ -33,26 +33,75 @@ final class PublishingRightsTest extends FeatureCase
     private array $people;
 
     /** Every word of which only drafts know. */
-    private const SECRETS = ['Asked for words', 'Draft words', 'Draft title', 'Draft milestone', 'Draft note', 'Draft picture', 'Draft link', 'Draft caption'];
+    private const SECRETS = [
+        'Asked for words',
+        'Draft words',
+        'Draft title',
+        'Draft milestone',
+        'Draft note',
+        'Draft picture',
+        'Draft link',
+        'Draft caption',
+    ];
 
     protected function setUp(): void
     {
         parent::setUp();
-        $this->people = ['owner' => $this->person('Ines Oduya'), 'editor' => $this->person('Tobi Brandt'), 'approver' => $this->person('Rafi Sadek'), 'viewer' => $this->person('Jun Castell'), 'stranger' => $this->person('Nell Warwick')];
-        $this->shelf = $this->shelf('Website', [[$this->people['owner'], Role::Owner], [$this->people['editor'], Role::Editor], [$this->people['approver'], Role::Viewer], [$this->people['viewer'], Role::Viewer]]);
-        $this->shelf->memberships()->where('user_id', $this->people['approver']->id)->update(['publishes' => true]);
+        $this->people = [
+            'owner' => $this->person('Ines Oduya'),
+            'editor' => $this->person('Tobi Brandt'),
+            'approver' => $this->person('Rafi Sadek'),
+            'viewer' => $this->person('Jun Castell'),
+            'stranger' => $this->person('Nell Warwick'),
+        ];
+        $this->shelf = $this->shelf('Website', [
+            [$this->people['owner'], Role::Owner],
+            [$this->people['editor'], Role::Editor],
+            [$this->people['approver'], Role::Viewer],
+            [$this->people['viewer'], Role::Viewer],
+        ]);
+        $this->shelf
+            ->memberships()
+            ->where('user_id', $this->people['approver']->id)
+            ->update(['publishes' => true]);
         $this->shelf->update(['asks' => true]);
         $this->item = $this->page($this->shelf, $this->people['owner'], 'Open on Saturdays');
         $this->publish($this->item, $this->people['owner']);
         $this->save($this->item, $this->people['editor'], $this->column('Open on Saturdays', 'Asked for words'));
         $version = $this->item->refresh()->versions()->where('number', 3)->firstOrFail();
-        $this->wish = $this->app->make(AskToPublish::class)->handle($version->setRelation('item', $this->item), $this->people['editor'], 'Draft note');
+        $this->wish = $this->app
+            ->make(AskToPublish::class)
+            ->handle($version->setRelation('item', $this->item), $this->people['editor'], 'Draft note');
         $draft = $this->column('Draft words', 'Asked for words');
-        Picture::query()->create(['item_id' => $this->item->id, 'chunk' => str_repeat('a', 40), 'type' => 'image/png', 'width' => 1, 'height' => 1]);
-        $this->save($this->item, $this->people['editor'], PartTree::of([...$draft->parts, new Part('b003', 'picture', 2, ['chunk' => str_repeat('a', 40), 'alt' => 'Draft picture', 'caption' => 'Draft caption', 'width' => 0, 'height' => 0]), new Part('b004', 'button', 2, ['label' => 'Draft link', 'target' => '/x'])]));
+        Picture::query()->create([
+            'item_id' => $this->item->id,
+            'chunk' => str_repeat('a', 40),
+            'type' => 'image/png',
+            'width' => 1,
+            'height' => 1,
+        ]);
+        $this->save(
+            $this->item,
+            $this->people['editor'],
+            PartTree::of([
+                ...$draft->parts,
+                new Part('b003', 'picture', 2, [
+                    'chunk' => str_repeat('a', 40),
+                    'alt' => 'Draft picture',
+                    'caption' => 'Draft caption',
+                    'width' => 0,
+                    'height' => 0,
+                ]),
+                new Part('b004', 'button', 2, ['label' => 'Draft link', 'target' => '/x']),
+            ]),
+        );
         $this->item->update(['title' => 'Draft title']);
         $this->open($this->item, 'opening-hours');
-        Version::query()->where(['item_id' => $this->item->id, 'number' => 4])->firstOrFail()->milestone()->create(['name' => 'Draft milestone', 'user_id' => $this->people['editor']->id]);
+        Version::query()
+            ->where(['item_id' => $this->item->id, 'number' => 4])
+            ->firstOrFail()
+            ->milestone()
+            ->create(['name' => 'Draft milestone', 'user_id' => $this->people['editor']->id]);
         self::assertSame(4, $this->item->refresh()->head);
     }
 
@@ -96,22 +145,33 @@ final class PublishingRightsTest extends FeatureCase
     {
         $this->actingAs($this->people['editor'])->post(route('publish.store', [$this->item, 4]), ['note' => 'Please'])->assertRedirect();
         self::assertSame([2, 'withdrawn'], [$this->item->refresh()->live?->version->number, $this->wish->refresh()->state->value]);
-        $this->actingAs($this->people['owner'])->put(route('wish.answer', [$this->item, $this->item->publishings()->waiting()->firstOrFail()]), ['answer' => 'published'])->assertRedirect();
+        $this->actingAs($this->people['owner'])
+            ->put(route('wish.answer', [$this->item, $this->item->publishings()->waiting()->firstOrFail()]), ['answer' => 'published'])
+            ->assertRedirect();
         self::assertSame(4, $this->item->refresh()->live?->version->number);
     }
 
     public function test_nobody_says_yes_to_their_own_wish_while_others_may(): void
     {
         $this->wish->update(['user_id' => $this->people['owner']->id]);
-        $this->actingAs($this->people['owner'])->put(route('wish.answer', [$this->item, $this->wish]), ['answer' => 'published'])->assertForbidden()->assertSee('somebody else');
-        $this->actingAs($this->people['approver'])->put(route('wish.answer', [$this->item, $this->wish]), ['answer' => 'published'])->assertRedirect();
+        $this->actingAs($this->people['owner'])
+            ->put(route('wish.answer', [$this->item, $this->wish]), ['answer' => 'published'])
+            ->assertForbidden()
+            ->assertSee('somebody else');
+        $this->actingAs($this->people['approver'])
+            ->put(route('wish.answer', [$this->item, $this->wish]), ['answer' => 'published'])
+            ->assertRedirect();
         self::assertSame(3, $this->item->refresh()->live?->version->number);
     }
 
     public function test_only_who_asked_takes_a_wish_back(): void
     {
-        $this->actingAs($this->people['owner'])->put(route('wish.answer', [$this->item, $this->wish]), ['answer' => 'withdrawn'])->assertForbidden();
-        $this->actingAs($this->people['editor'])->put(route('wish.answer', [$this->item, $this->wish]), ['answer' => 'withdrawn'])->assertRedirect();
+        $this->actingAs($this->people['owner'])
+            ->put(route('wish.answer', [$this->item, $this->wish]), ['answer' => 'withdrawn'])
+            ->assertForbidden();
+        $this->actingAs($this->people['editor'])
+            ->put(route('wish.answer', [$this->item, $this->wish]), ['answer' => 'withdrawn'])
+            ->assertRedirect();
         self::assertSame('withdrawn', $this->wish->refresh()->state->value);
     }
 
@@ -119,7 +179,9 @@ final class PublishingRightsTest extends FeatureCase
     {
         $other = $this->page($this->shelf, $this->people['owner'], 'Other');
         $this->actingAs($this->people['owner'])->get(route('wish', [$other, $this->wish]))->assertNotFound();
-        $this->actingAs($this->people['owner'])->put(route('wish.answer', [$other, $this->wish]), ['answer' => 'published'])->assertNotFound();
+        $this->actingAs($this->people['owner'])
+            ->put(route('wish.answer', [$other, $this->wish]), ['answer' => 'published'])
+            ->assertNotFound();
     }
 
     /** @return array<string, array{string}> */
@@ -134,14 +196,35 @@ final class PublishingRightsTest extends FeatureCase
         $this->actingAs($this->people[$who]);
         $secrets = $who === 'approver' ? array_values(array_diff(self::SECRETS, ['Asked for words', 'Draft note'])) : self::SECRETS;
         $paths = [
-            route('shelf', $this->shelf), route('people', $this->shelf), route('item', $this->item), route('history', $this->item), route('list', $this->item), route('ribbon', $this->item),
-            ...array_map(fn (string $query) => route('history', $this->item).$query, ['?from=1&to=4', '?from=2&to=4', '?from=4&to=4&view=was', '?from=3&to=4&layout=source', '?from=2&to=2&view=was', '?from=2&to=2&layout=side', '?from=2&to=2&view=who', '?from=2&to=4&view=who']),
-            route('live', [$this->item, 'client' => 'w']), route('state', $this->item), route('item.foot', $this->item), route('item.notes', $this->item),
+            route('shelf', $this->shelf),
+            route('people', $this->shelf),
+            route('item', $this->item),
+            route('history', $this->item),
+            route('list', $this->item),
+            route('ribbon', $this->item),
+            ...array_map(fn (string $query) => route('history', $this->item).$query, [
+                '?from=1&to=4',
+                '?from=2&to=4',
+                '?from=4&to=4&view=was',
+                '?from=3&to=4&layout=source',
+                '?from=2&to=2&view=was',
+                '?from=2&to=2&layout=side',
+                '?from=2&to=2&view=who',
+                '?from=2&to=4&view=who',
+            ]),
+            route('live', [$this->item, 'client' => 'w']),
+            route('state', $this->item),
+            route('item.foot', $this->item),
+            route('item.notes', $this->item),
             ...array_map(fn (int $number) => route('line', [$this->item, $number]), [1, 2, 4]),
             ...array_map(fn (string $format) => route('download', [$this->item, 4, $format]), ['html', 'md', 'json']),
             ...array_map(fn (string $format) => route('download', [$this->item, 2, $format]), ['html', 'md', 'json']),
             ...array_map(fn (string $format) => route('comparison', [$this->item, 2, 4, $format]), ['html', 'xlsx']),
-            route('copy', [$this->item, 4]), route('restore', [$this->item, 2]), route('publish', [$this->item, 4]), route('part', [$this->item, 'b001']), route('picture', [$this->item, str_repeat('a', 40)]),
+            route('copy', [$this->item, 4]),
+            route('restore', [$this->item, 2]),
+            route('publish', [$this->item, 4]),
+            route('part', [$this->item, 'b001']),
+            route('picture', [$this->item, str_repeat('a', 40)]),
             route('take-out', ['item' => $this->item, 'from' => 1, 'to' => 4, 'by' => $this->people['editor']->id]),
             route('read', 'opening-hours'), route('read.timemap', 'opening-hours'),
         ];
@@ -158,7 +241,10 @@ final class PublishingRightsTest extends FeatureCase
         $own = $this->shelf('Own', [[$this->people[$who], Role::Owner]]);
         $this->post(route('copy.store', [$this->item, 4]), ['title' => 'Mine', 'shelf' => $own->key])->assertNotFound();
         $this->post(route('copy.store', [$this->item, 2]), ['title' => 'Mine', 'shelf' => $own->key])->assertRedirect();
-        self::assertSame(['Open on Saturdays'], array_values(array_filter($this->texts($own->items()->firstOrFail()), fn (string $text) => $text !== '')));
+        self::assertSame(
+            ['Open on Saturdays'],
+            array_values(array_filter($this->texts($own->items()->firstOrFail()), fn (string $text) => $text !== '')),
+        );
         $this->get(route('download', [$this->item, 4, 'html']))->assertNotFound();
         self::assertSame($who === 'approver' ? 200 : 404, $this->get(route('download', [$this->item, 3, 'html']))->status());
     }
@@ -171,11 +257,31 @@ final class PublishingRightsTest extends FeatureCase
             $this->save($this->item, $this->people['editor'], $this->column("Draft words {$draft}"));
         }
         $this->item->refresh()->update(['changed_at' => Date::now()]);
-        $times = Version::query()->where('item_id', $this->item->id)->where('number', '>', 3)->pluck('saved_at')->map(fn (mixed $at) => Date::parse((string) $at)->format('H:i'))->all();
+        $times = Version::query()
+            ->where('item_id', $this->item->id)
+            ->where('number', '>', 3)
+            ->pluck('saved_at')
+            ->map(fn (mixed $at) => Date::parse((string) $at)->format('H:i'))
+            ->all();
         Date::setTestNow('2026-07-20 12:00:00');
         $this->actingAs($this->people['viewer']);
-        foreach ([route('shelf', $this->shelf), route('item', $this->item), route('history', $this->item), route('history', ['item' => $this->item, 'from' => 2, 'to' => 2, 'view' => 'was']), route('list', $this->item), route('ribbon', $this->item), route('read', 'opening-hours'), route('read.timemap', 'opening-hours')] as $path) {
-            $said = (string) preg_replace('/(by-|glyph|viewBox|d=)[^ >]*|_token[^>]*>|"[0-9a-f]{40}"|csrf[^>]*>/', '', $this->said($this->get($path)->assertOk()));
+        foreach (
+            [
+                route('shelf', $this->shelf),
+                route('item', $this->item),
+                route('history', $this->item),
+                route('history', ['item' => $this->item, 'from' => 2, 'to' => 2, 'view' => 'was']),
+                route('list', $this->item),
+                route('ribbon', $this->item),
+                route('read', 'opening-hours'),
+                route('read.timemap', 'opening-hours'),
+            ] as $path
+        ) {
+            $said = (string) preg_replace(
+                '/(by-|glyph|viewBox|d=)[^ >]*|_token[^>]*>|"[0-9a-f]{40}"|csrf[^>]*>/',
+                '',
+                $this->said($this->get($path)->assertOk()),
+            );
             self::assertDoesNotMatchRegularExpression('/\b43\b|\b42\b|2026-06-17|17 June|17 Jun\b/', $said, $path);
             foreach ($times as $time) {
                 self::assertStringNotContainsString($time, $said, $path);
@@ -187,7 +293,8 @@ final class PublishingRightsTest extends FeatureCase
     public function test_editors_see_all_of_it(): void
     {
         $this->actingAs($this->people['editor']);
-        $said = $this->said($this->get(route('shelf', $this->shelf))).$this->said($this->get(route('history', [$this->item, 'from' => 2, 'to' => 4])));
+        $said = $this->said($this->get(route('shelf', $this->shelf)))
+        .$this->said($this->get(route('history', [$this->item, 'from' => 2, 'to' => 4])));
         foreach (['Asked for words', 'Draft words', 'Draft title', 'Draft milestone', 'Draft link', 'Draft caption'] as $secret) {
             self::assertStringContainsString($secret, $said);
         }
@@ -195,7 +302,10 @@ final class PublishingRightsTest extends FeatureCase
 
     public function test_a_shelf_says_who_sees_drafts(): void
     {
-        $sees = fn (string $who): bool => str_contains($this->said($this->actingAs($this->people[$who])->get(route('item', $this->item))), 'Draft words');
+        $sees = fn (string $who): bool => str_contains(
+            $this->said($this->actingAs($this->people[$who])->get(route('item', $this->item))),
+            'Draft words',
+        );
         $seen = function () use ($sees): array {
             $this->app->make('auth')->forgetGuards();
 
@@ -203,7 +313,9 @@ final class PublishingRightsTest extends FeatureCase
         };
         self::assertSame([false, false, true], $seen());
         foreach ([[Drafts::Approvers, [false, true, true]], [Drafts::Everyone, [true, true, true]]] as [$drafts, $expected]) {
-            $this->actingAs($this->people['owner'])->put(route('shelf.settings', $this->shelf), ['editors_restore' => '1', 'asks' => '1', 'drafts' => $drafts->value])->assertRedirect();
+            $this->actingAs($this->people['owner'])
+                ->put(route('shelf.settings', $this->shelf), ['editors_restore' => '1', 'asks' => '1', 'drafts' => $drafts->value])
+                ->assertRedirect();
             self::assertSame($expected, $seen(), $drafts->value);
         }
     }
@@ -219,11 +331,17 @@ final class PublishingRightsTest extends FeatureCase
     public function test_the_right_to_publish_is_given_and_taken_by_owners(): void
     {
         $membership = $this->shelf->memberships()->where('user_id', $this->people['editor']->id)->firstOrFail();
-        $this->actingAs($this->people['editor'])->put(route('people.update', [$this->shelf, $membership]), ['publishes' => '1'])->assertForbidden();
-        $this->actingAs($this->people['owner'])->put(route('people.update', [$this->shelf, $membership]), ['publishes' => '1'])->assertRedirect();
+        $this->actingAs($this->people['editor'])
+            ->put(route('people.update', [$this->shelf, $membership]), ['publishes' => '1'])
+            ->assertForbidden();
+        $this->actingAs($this->people['owner'])
+            ->put(route('people.update', [$this->shelf, $membership]), ['publishes' => '1'])
+            ->assertRedirect();
         self::assertTrue($membership->refresh()->publishes);
         self::assertSame(Role::Editor, $membership->role);
-        $this->actingAs($this->people['owner'])->put(route('people.update', [$this->shelf, $membership]), ['publishes' => '0'])->assertRedirect();
+        $this->actingAs($this->people['owner'])
+            ->put(route('people.update', [$this->shelf, $membership]), ['publishes' => '0'])
+            ->assertRedirect();
         self::assertFalse($membership->refresh()->publishes);
     }
 

@@ -47,12 +47,21 @@ final class PublishingTest extends FeatureCase
         $this->get(route('item', $this->item))->assertSeeTextInOrder(['live is', '2'])->assertSee('data-draft hidden', false);
         $this->save($this->item, $this->tobi, $this->column('Open on Sundays', 'Ring twice'));
         $this->get(route('item', $this->item))->assertSeeTextInOrder(['draft', '3', 'live is', '2']);
-        $this->get(route('publish', [$this->item, 3]))->assertSee('Readers see 2 changes')->assertSee('<ins', false)->assertSeeText('Ring twice');
+        $this->get(route('publish', [$this->item, 3]))
+            ->assertSee('Readers see 2 changes')
+            ->assertSee('<ins', false)
+            ->assertSeeText('Ring twice');
         $this->get(route('history', ['item' => $this->item, 'from' => 2, 'to' => 3]))->assertSee('since it went live');
         $this->publish($this->item, $this->ines);
         self::assertSame([1, 2], $this->item->publishings()->orderBy('id')->pluck('count')->all());
-        $this->get(route('list', [$this->item, 'only' => 'published']))->assertSeeText('Ines published it as no. 1: “The first page”')->assertSeeText('Ines published it as no. 2')->assertDontSee('Made');
-        self::assertSame([[2, 'Published as no. 1'], [3, 'Published as no. 2']], $this->getJson(route('ribbon', $this->item))->json('published'));
+        $this->get(route('list', [$this->item, 'only' => 'published']))
+            ->assertSeeText('Ines published it as no. 1: “The first page”')
+            ->assertSeeText('Ines published it as no. 2')
+            ->assertDontSee('Made');
+        self::assertSame(
+            [[2, 'Published as no. 1'], [3, 'Published as no. 2']],
+            $this->getJson(route('ribbon', $this->item))->json('published'),
+        );
         $this->post(route('publish.store', [$this->item, 3]))->assertRedirect(route('publish', [$this->item, 3]));
         self::assertSame(2, $this->item->publishings()->count());
     }
@@ -63,15 +72,23 @@ final class PublishingTest extends FeatureCase
         $was = $this->item->refresh()->title;
         $this->putJson(route('item.rename', $this->item), ['title' => 'Where to find us'])->assertOk();
         self::assertSame($was, $this->item->refresh()->live?->title);
-        $this->get(route('publish', [$this->item, 3]))->assertSee('Readers see one change')->assertSeeText('Called it “Where to find us” instead of');
+        $this->get(route('publish', [$this->item, 3]))
+            ->assertSee('Readers see one change')
+            ->assertSeeText('Called it “Where to find us” instead of');
         $this->post(route('publish.store', [$this->item, 3]))->assertRedirect();
         self::assertSame('Where to find us', $this->item->refresh()->live->title);
         $this->save($this->item, $this->tobi, $this->column('A draft in between'));
         $this->save($this->item, $this->ines, $this->column('Open on Sundays', 'Ring twice'));
         $this->publish($this->item, $this->ines);
-        $this->get(route('list', [$this->item, 'only' => 'published']))->assertSeeText('Ring twice')->assertSee('Readers see it for the first time')->assertDontSee('A draft in between')
+        $this->get(route('list', [$this->item, 'only' => 'published']))
+            ->assertSeeText('Ring twice')
+            ->assertSee('Readers see it for the first time')
+            ->assertDontSee('A draft in between')
             ->assertSee(route('history', ['item' => $this->item, 'from' => 3, 'to' => 5]));
-        $this->getJson(route('line', [$this->item, 5, 'since' => 3]))->assertJsonPath('lines.5.sentence', fn (string $sentence): bool => str_contains($sentence, 'Ring twice') && ! str_contains($sentence, 'in between'));
+        $this->getJson(route('line', [$this->item, 5, 'since' => 3]))->assertJsonPath(
+            'lines.5.sentence',
+            fn (string $sentence): bool => str_contains($sentence, 'Ring twice') && ! str_contains($sentence, 'in between'),
+        );
         $this->getJson(route('line', [$this->item, 5, 'since' => 'x']))->assertStatus(422);
     }
 
@@ -84,13 +101,18 @@ final class PublishingTest extends FeatureCase
         self::assertSame(3, $this->item->refresh()->head);
         $wish = $this->item->publishings()->firstOrFail();
         $this->get(route('wish', [$this->item, $wish]))->assertSee('It waits for the yes')->assertSee('Take the wish back');
-        $this->actingAs($this->ines)->get(route('shelf', $this->shelf))->assertSeeText('Tobi asks to publish 2')->assertSeeText('Please look');
+        $this->actingAs($this->ines)
+            ->get(route('shelf', $this->shelf))
+            ->assertSeeText('Tobi asks to publish 2')
+            ->assertSeeText('Please look');
         $this->get(route('publish', [$this->item, 2]))->assertRedirect(route('wish', [$this->item, $wish]));
         $this->put(route('wish.answer', [$this->item, $wish]), ['answer' => 'published', 'note' => 'With pleasure'])->assertRedirect();
         self::assertSame(2, $this->item->refresh()->live?->version->number);
         $this->actingAs($this->jun)->get(route('item', $this->item))->assertSee('Open on Saturdays')->assertDontSee('Something else');
         $this->actingAs($this->tobi)->get(route('shelf', $this->shelf))->assertSeeText('Ines said yes: 2 is live');
-        $this->get(route('wish', [$this->item, $wish]))->assertSeeText('Tobi asked to publish it: “Please look”')->assertSeeText('Ines said yes to Tobi, and it went live as no. 1: “With pleasure”');
+        $this->get(route('wish', [$this->item, $wish]))
+            ->assertSeeText('Tobi asked to publish it: “Please look”')
+            ->assertSeeText('Ines said yes to Tobi, and it went live as no. 1: “With pleasure”');
         $this->get(route('shelf', $this->shelf))->assertDontSee('Ines said yes');
         $this->get(route('list', $this->item))->assertSeeText('Ines said yes to Tobi');
     }
@@ -100,9 +122,15 @@ final class PublishingTest extends FeatureCase
         $wish = $this->wish();
         $this->put(route('wish.answer', [$this->item, $wish]), ['answer' => 'refused'])->assertSessionHasErrors('note');
         self::assertSame(PublishingState::Waiting, $wish->refresh()->state);
-        $this->put(route('wish.answer', [$this->item, $wish]), ['answer' => 'refused', 'note' => 'Not the door'])->assertSessionDoesntHaveErrors();
+        $this->put(route('wish.answer', [$this->item, $wish]), [
+            'answer' => 'refused',
+            'note' => 'Not the door',
+        ])->assertSessionDoesntHaveErrors();
         self::assertNull($this->item->refresh()->live_id);
-        $this->actingAs($this->tobi)->get(route('shelf', $this->shelf))->assertSeeText('Ines said not yet to 2')->assertSeeText('Not the door');
+        $this->actingAs($this->tobi)
+            ->get(route('shelf', $this->shelf))
+            ->assertSeeText('Ines said not yet to 2')
+            ->assertSeeText('Not the door');
         $this->get(route('list', $this->item))->assertSeeText('Ines said not yet to Tobi: “Not the door”');
         $this->put(route('wish.answer', [$this->item, $wish]), ['answer' => 'withdrawn'])->assertSessionHasErrors('answer');
     }
@@ -171,7 +199,13 @@ final class PublishingTest extends FeatureCase
     {
         $this->publish($this->item, $this->tobi);
         Date::setTestNow(Date::now()->addSecond());
-        $this->actingAs($this->tobi)->putJson(route('state.save', $this->item), ['base' => $this->item->refresh()->root, 'client' => 'window-'.$this->tobi->id, 'content' => $this->wire($this->column('Open on Mondays'))])->assertOk();
+        $this->actingAs($this->tobi)
+            ->putJson(route('state.save', $this->item), [
+                'base' => $this->item->refresh()->root,
+                'client' => 'window-'.$this->tobi->id,
+                'content' => $this->wire($this->column('Open on Mondays')),
+            ])
+            ->assertOk();
         self::assertSame(3, $this->item->refresh()->head);
         $this->actingAs($this->jun)->get(route('item', $this->item))->assertSee('Open on Saturdays')->assertDontSee('Mondays');
     }
@@ -181,10 +215,18 @@ final class PublishingTest extends FeatureCase
         $this->save($this->item, $this->tobi, $this->column('All of it gone'));
         $this->publish($this->item, $this->ines);
         $this->save($this->item, $this->tobi, $this->column('A draft of my own'));
-        $this->get(route('restore', [$this->item, 2]))->assertSeeText('It becomes a draft: readers go on seeing 3')->assertSee('Restore and publish');
-        $this->post(route('restore.store', [$this->item, 2]), ['seen' => 4])->assertSessionHas('said', 'Restored 2 as draft 5. Readers don’t see it yet: they go on seeing 3.');
+        $this->get(route('restore', [$this->item, 2]))
+            ->assertSeeText('It becomes a draft: readers go on seeing 3')
+            ->assertSee('Restore and publish');
+        $this->post(route('restore.store', [$this->item, 2]), ['seen' => 4])->assertSessionHas(
+            'said',
+            'Restored 2 as draft 5. Readers don’t see it yet: they go on seeing 3.',
+        );
         self::assertSame([5, 3], [$this->item->refresh()->head, $this->item->live?->version->number]);
-        $this->post(route('restore.store', [$this->item, 4]), ['seen' => 5, 'publish' => '1'])->assertSessionHas('said', 'Restored 4 as 6, and published it. Nothing was overwritten.');
+        $this->post(route('restore.store', [$this->item, 4]), ['seen' => 5, 'publish' => '1'])->assertSessionHas(
+            'said',
+            'Restored 4 as 6, and published it. Nothing was overwritten.',
+        );
         self::assertSame([6, 6], [$this->item->refresh()->head, $this->item->live?->version->number]);
         self::assertSame(['A draft of my own'], array_values(array_filter($this->texts($this->item))));
         $this->actingAs($this->tobi)->get(route('restore', [$this->item, 2]))->assertOk()->assertDontSee('Restore and publish');
@@ -219,11 +261,23 @@ final class PublishingTest extends FeatureCase
 
     public function test_a_block_whose_column_is_gone_asks_where_it_goes(): void
     {
-        $this->save($this->item, $this->tobi, PartTree::of([...$this->column('Open on Saturdays')->parts, new Part('c002', 'column', 1, ['width' => 4]), $this->block('b009')]));
+        $this->save(
+            $this->item,
+            $this->tobi,
+            PartTree::of([
+                ...$this->column('Open on Saturdays')->parts,
+                new Part('c002', 'column', 1, ['width' => 4]),
+                $this->block('b009'),
+            ]),
+        );
         $this->save($this->item, $this->tobi, $this->column('Open on Saturdays'));
-        $this->post(route('part.restore', [$this->item, 'b009', 3]), ['seen' => 4])->assertRedirect(route('part.where', [$this->item, 'b009', 3]));
+        $this->post(route('part.restore', [$this->item, 'b009', 3]), ['seen' => 4])->assertRedirect(
+            route('part.where', [$this->item, 'b009', 3]),
+        );
         self::assertSame(4, $this->item->refresh()->head);
-        $this->get(route('part.where', [$this->item, 'b009', 3]))->assertSeeText('With its column')->assertSeeText('The single column, below “Open on Saturdays”');
+        $this->get(route('part.where', [$this->item, 'b009', 3]))
+            ->assertSeeText('With its column')
+            ->assertSeeText('The single column, below “Open on Saturdays”');
         // Of a plan that somebody else has overtaken nothing comes back.
         $this->post(route('part.restore', [$this->item, 'b009', 3]), ['seen' => 3, 'into' => 'c001'])->assertSessionHasErrors('into');
         self::assertSame(4, Item::query()->whereKey($this->item->id)->value('head'));
@@ -253,20 +307,27 @@ final class PublishingTest extends FeatureCase
 
     public function test_a_setting_that_two_people_changed_is_held_back_and_both_are_shown(): void
     {
-        $with = fn (string $label): PartTree => PartTree::of([...$this->column('Words')->parts, new Part('b009', 'button', 2, ['label' => $label, 'target' => '/a'])]);
+        $with = fn (string $label): PartTree => PartTree::of([
+            ...$this->column('Words')->parts,
+            new Part('b009', 'button', 2, ['label' => $label, 'target' => '/a']),
+        ]);
         $this->save($this->item, $this->ines, $with('Book'));
         $base = $this->item->refresh()->root;
         $this->save($this->item, $this->ines, $with('Come'));
         $this->save($this->item, $this->tobi, $with('Go'), $base);
         $held = HeldEdit::query()->firstOrFail();
-        $this->actingAs($this->tobi)->get(route('held', [$this->item, $held]))->assertSeeTextInOrder(['Yours', 'Label', 'Go', 'Ines’s, as it stands', 'Label', 'Come']);
+        $this->actingAs($this->tobi)
+            ->get(route('held', [$this->item, $held]))
+            ->assertSeeTextInOrder(['Yours', 'Label', 'Go', 'Ines’s, as it stands', 'Label', 'Come']);
         $this->put(route('held.settle', [$this->item, $held]), ['choice' => 'mine'])->assertRedirect();
         self::assertSame('Go', $this->tree($this->item)->get('b009')->string('label'));
     }
 
     private function wish(): Publishing
     {
-        return $this->app->make(AskToPublish::class)->handle($this->item->versions()->where('number', 2)->firstOrFail()->setRelation('item', $this->item), $this->tobi, null);
+        return $this->app
+            ->make(AskToPublish::class)
+            ->handle($this->item->versions()->where('number', 2)->firstOrFail()->setRelation('item', $this->item), $this->tobi, null);
     }
 
     private function block(string $id): Part

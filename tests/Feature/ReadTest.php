@@ -44,9 +44,16 @@ final class ReadTest extends FeatureCase
 
     public function test_everybody_reads_what_is_live_without_a_cookie_and_without_scripts(): void
     {
-        $read = $this->get('/read/opening-hours')->assertOk()->assertSee('Third words')->assertDontSee('Draft words')->assertDontSee('<script', false);
+        $read = $this->get('/read/opening-hours')
+            ->assertOk()
+            ->assertSee('Third words')
+            ->assertDontSee('Draft words')
+            ->assertDontSee('<script', false);
         self::assertSame([], $read->headers->getCookies());
-        self::assertStringStartsWith("default-src 'none'; style-src 'self'; font-src", (string) $read->headers->get('Content-Security-Policy'));
+        self::assertStringStartsWith(
+            "default-src 'none'; style-src 'self'; font-src",
+            (string) $read->headers->get('Content-Security-Policy'),
+        );
         self::assertStringContainsString('public', (string) $read->headers->get('Cache-Control'));
     }
 
@@ -59,7 +66,11 @@ final class ReadTest extends FeatureCase
         self::assertSame(304, $this->get('/read/opening-hours', ['If-Modified-Since' => $date])->status());
         self::assertSame(200, $this->get('/read/opening-hours', ['If-None-Match' => '"other"'])->status());
         $this->save($this->item, $this->ines, $this->column('Another draft'));
-        self::assertSame(304, $this->get('/read/opening-hours', ['If-None-Match' => $tag])->status(), 'a draft changes nothing for readers');
+        self::assertSame(
+            304,
+            $this->get('/read/opening-hours', ['If-None-Match' => $tag])->status(),
+            'a draft changes nothing for readers',
+        );
         $this->publish($this->item, $this->ines);
         $this->get('/read/opening-hours', ['If-None-Match' => $tag])->assertOk()->assertSee('Another draft');
     }
@@ -85,8 +96,12 @@ final class ReadTest extends FeatureCase
 
     public function test_a_moment_that_is_none_is_refused_and_says_how(): void
     {
-        foreach (['yesterday', 'Thu, 31 Feb 2026 20:35:00 GMT', 'Mon, 05 May 2026 12:00:00 GMT', 'Tue, 05 May 2026 25:00:00 GMT'] as $none) {
-            $this->get('/read/opening-hours', ['Accept-Datetime' => $none])->assertStatus(400)->assertSee('Thu, 31 May 2026');
+        foreach (
+            ['yesterday', 'Thu, 31 Feb 2026 20:35:00 GMT', 'Mon, 05 May 2026 12:00:00 GMT', 'Tue, 05 May 2026 25:00:00 GMT'] as $none
+        ) {
+            $this->get('/read/opening-hours', ['Accept-Datetime' => $none])
+                ->assertStatus(400)
+                ->assertSee('Thu, 31 May 2026');
         }
     }
 
@@ -96,7 +111,10 @@ final class ReadTest extends FeatureCase
         $this->app->make(Unpublish::class)->handle($this->item, $this->ines);
         Date::setTestNow('2026-05-12 12:00:00');
         $this->publish($this->item, $this->ines);
-        $gap = $this->get('/read/opening-hours', ['Accept-Datetime' => 'Mon, 11 May 2026 12:00:00 GMT'])->assertNotFound()->assertSee('Nothing was published here at that time')->assertDontSee('Third words');
+        $gap = $this->get('/read/opening-hours', ['Accept-Datetime' => 'Mon, 11 May 2026 12:00:00 GMT'])
+            ->assertNotFound()
+            ->assertSee('Nothing was published here at that time')
+            ->assertDontSee('Third words');
         self::assertSame(route('read.timemap', 'opening-hours'), $this->links($gap)['timemap']);
         $this->get('/read/opening-hours', ['Accept-Datetime' => 'Sun, 10 May 2026 11:59:59 GMT'])->assertRedirect($this->memento(2));
     }
@@ -111,7 +129,12 @@ final class ReadTest extends FeatureCase
         $address = (string) $page->refresh()->address;
         $hidden = $page->publishings()->where('count', 1)->firstOrFail();
         $stamp = $hidden->decided_at?->format('YmdHis');
-        $everywhere = fn (): string => implode("\n", [$this->get("/read/{$address}")->getContent(), $this->get("/read/{$address}/timemap")->getContent(), $this->get("/read/{$address}/{$stamp}")->getContent(), $this->get("/read/{$address}", ['Accept-Datetime' => 'Fri, 01 Jan 2027 00:00:00 GMT'])->headers->get('Link')]);
+        $everywhere = fn (): string => implode("\n", [
+            $this->get("/read/{$address}")->getContent(),
+            $this->get("/read/{$address}/timemap")->getContent(),
+            $this->get("/read/{$address}/{$stamp}")->getContent(),
+            $this->get("/read/{$address}", ['Accept-Datetime' => 'Fri, 01 Jan 2027 00:00:00 GMT'])->headers->get('Link'),
+        ]);
         self::assertStringNotContainsString('Only for us', $everywhere());
         self::assertStringNotContainsString((string) $stamp, $everywhere());
         // Closed, replaced and opened again: what stood there while it was closed is not shown either.
@@ -124,7 +147,10 @@ final class ReadTest extends FeatureCase
         self::assertSame([false, true, false, true], $page->publishings()->orderBy('count')->pluck('is_public')->all());
 
         $this->get(route('publish', [$page, 2]))->assertSee('2 states that the shelf saw before');
-        $this->put(route('public', $page), ['open' => '1', 'earlier' => '1'])->assertSessionHas('said', 'Everybody who has the address may read what the shelf saw before, too.');
+        $this->put(route('public', $page), ['open' => '1', 'earlier' => '1'])->assertSessionHas(
+            'said',
+            'Everybody who has the address may read what the shelf saw before, too.',
+        );
         self::assertStringContainsString('Only for us', $everywhere());
     }
 
@@ -133,11 +159,16 @@ final class ReadTest extends FeatureCase
         $links = $this->links($this->get($this->memento(1)));
         self::assertSame(route('read', 'opening-hours'), $links['original timegate']);
         self::assertSame(route('read.timemap', 'opening-hours'), $links['timemap']);
-        self::assertSame([$this->memento(0), $this->memento(1), $this->memento(2)], [$links['first prev memento'], $links['memento'], $links['last next memento']]);
+        self::assertSame(
+            [$this->memento(0), $this->memento(1), $this->memento(2)],
+            [$links['first prev memento'], $links['memento'], $links['last next memento']],
+        );
         $present = $this->get('/read/opening-hours');
         self::assertSame('Accept-Datetime', $present->headers->get('Vary'));
         self::assertArrayHasKey('last memento', $this->links($present));
-        $present->assertSee('<link rel="timemap" type="application/link-format" href="'.route('read.timemap', 'opening-hours').'">', false)->assertSee('<link rel="original timegate" href="'.route('read', 'opening-hours').'">', false);
+        $present
+            ->assertSee('<link rel="timemap" type="application/link-format" href="'.route('read.timemap', 'opening-hours').'">', false)
+            ->assertSee('<link rel="original timegate" href="'.route('read', 'opening-hours').'">', false);
     }
 
     public function test_the_map_lists_what_was_published_and_nothing_else(): void
@@ -146,7 +177,16 @@ final class ReadTest extends FeatureCase
         $lines = explode(",\n", trim((string) $map->getContent()));
         self::assertCount(5, $lines);
         self::assertSame('<'.route('read', 'opening-hours').'>;rel="original timegate"', $lines[0]);
-        self::assertSame('<'.route('read.timemap', 'opening-hours').'>;rel="self";type="application/link-format";from="'.$this->http(0).'";until="'.$this->http(2).'"', $lines[1]);
+        self::assertSame(
+            '<'
+                .route('read.timemap', 'opening-hours')
+                .'>;rel="self";type="application/link-format";from="'
+                .$this->http(0)
+                .'";until="'
+                .$this->http(2)
+                .'"',
+            $lines[1],
+        );
         self::assertSame('<'.$this->memento(0).'>;rel="first memento";datetime="'.$this->http(0).'"', $lines[2]);
         self::assertSame('<'.$this->memento(2).'>;rel="last memento";datetime="'.$this->http(2).'"', $lines[4]);
     }
@@ -195,8 +235,18 @@ final class ReadTest extends FeatureCase
     public function test_only_pictures_that_were_published_are_public(): void
     {
         $this->actingAs($this->ines);
-        [$shown, $hidden] = array_map(fn (int $side) => (string) $this->post(route('picture.store', $this->item), ['picture' => UploadedFile::fake()->image('p.png', $side, $side)])->assertOk()->json('chunk'), [3, 4]);
-        $with = fn (string $chunk): PartTree => PartTree::of([...$this->column('Words')->parts, new Part('b009', 'picture', 2, ['chunk' => $chunk, 'alt' => 'A picture', 'caption' => '', 'width' => 3, 'height' => 3])]);
+        [$shown, $hidden] = array_map(
+            fn (int $side) => (string) $this->post(route('picture.store', $this->item), [
+                'picture' => UploadedFile::fake()->image('p.png', $side, $side),
+            ])
+                ->assertOk()
+                ->json('chunk'),
+            [3, 4],
+        );
+        $with = fn (string $chunk): PartTree => PartTree::of([
+            ...$this->column('Words')->parts,
+            new Part('b009', 'picture', 2, ['chunk' => $chunk, 'alt' => 'A picture', 'caption' => '', 'width' => 3, 'height' => 3]),
+        ]);
         $this->save($this->item, $this->ines, $with($shown));
         $this->publish($this->item, $this->ines);
         $this->save($this->item, $this->ines, $with($hidden));

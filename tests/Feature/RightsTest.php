@@ -32,8 +32,18 @@ final class RightsTest extends FeatureCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->people = ['owner' => $this->person('Ines Oduya'), 'editor' => $this->person('Tobi Brandt'), 'viewer' => $this->person('Rafi Sadek'), 'stranger' => $this->person('Jun Castell'), 'bystander' => $this->person('Nell Warwick')];
-        $this->shelf = $this->shelf('Volunteers', [[$this->people['owner'], Role::Owner], [$this->people['editor'], Role::Editor], [$this->people['viewer'], Role::Viewer]]);
+        $this->people = [
+            'owner' => $this->person('Ines Oduya'),
+            'editor' => $this->person('Tobi Brandt'),
+            'viewer' => $this->person('Rafi Sadek'),
+            'stranger' => $this->person('Jun Castell'),
+            'bystander' => $this->person('Nell Warwick'),
+        ];
+        $this->shelf = $this->shelf('Volunteers', [
+            [$this->people['owner'], Role::Owner],
+            [$this->people['editor'], Role::Editor],
+            [$this->people['viewer'], Role::Viewer],
+        ]);
         $this->item = $this->document($this->shelf, $this->people['owner'], 'one');
         $this->save($this->item, $this->people['editor'], $this->paragraphs('one', 'two'));
     }
@@ -117,8 +127,18 @@ final class RightsTest extends FeatureCase
             'saying something' => ['post', 'talk.say', 'editor', ['deed' => 'said', 'text' => 'So.']],
             'what is proposed' => ['get', 'proposals', 'viewer', []],
             'proposing' => ['post', 'proposals.begin', 'editor', []],
-            'answering what everybody proposes' => ['put', 'proposals.answer-all', 'editor', ['do' => 'declined', 'states' => [1 => str_repeat('0', 40)]]],
-            'answering what is proposed' => ['put', 'proposals.answer', 'editor', ['do' => 'accepted', 'seen' => 3, 'state' => str_repeat('0', 40)]],
+            'answering what everybody proposes' => [
+                'put',
+                'proposals.answer-all',
+                'editor',
+                ['do' => 'declined', 'states' => [1 => str_repeat('0', 40)]],
+            ],
+            'answering what is proposed' => [
+                'put',
+                'proposals.answer',
+                'editor',
+                ['do' => 'accepted', 'seen' => 3, 'state' => str_repeat('0', 40)],
+            ],
             'a link to propose' => ['post', 'proposals.link', 'owner', ['days' => 3, 'most' => 2]],
             'taking it back again' => ['delete', 'proposals.link.back', 'owner', []],
             'taking out, asking' => ['get', 'take-out', 'editor', []],
@@ -149,7 +169,11 @@ final class RightsTest extends FeatureCase
         }
         $ask = fn () => $this->json($method, $url, $data);
         $ask()->assertUnauthorized();
-        self::assertSame(404, $this->actingAs($this->people['stranger'])->json($method, $url, $data)->baseResponse->getStatusCode(), 'a stranger');
+        self::assertSame(
+            404,
+            $this->actingAs($this->people['stranger'])->json($method, $url, $data)->baseResponse->getStatusCode(),
+            'a stranger',
+        );
         $ranks = ['viewer' => 0, 'editor' => 1, 'owner' => 2];
         foreach ($ranks as $who => $rank) {
             // What the one before deleted is there again.
@@ -164,14 +188,41 @@ final class RightsTest extends FeatureCase
     }
 
     /** What is tried in {@see LostTest}, since it takes something that was deleted, or a second shelf. */
-    private const OF_LOST_THINGS = ['shelf.new', 'shelf.store', 'shelf.back', 'shelf.ask-for-good', 'shelf.for-good', 'item.back', 'item.ask-for-good', 'item.for-good', 'item.moved'];
+    private const OF_LOST_THINGS = [
+        'shelf.new',
+        'shelf.store',
+        'shelf.back',
+        'shelf.ask-for-good',
+        'shelf.for-good',
+        'item.back',
+        'item.ask-for-good',
+        'item.for-good',
+        'item.moved',
+    ];
 
     public function test_no_route_of_a_shelf_or_an_item_is_left_out_above(): void
     {
         $named = array_column(self::routes(), 1);
         foreach (Route::getRoutes()->getRoutes() as $route) {
             if (str_starts_with($route->uri(), 'shelves/') || str_starts_with($route->uri(), 'items/')) {
-                self::assertContains($route->getName(), [...$named, 'held', 'held.settle', 'proposals.again', 'proposals.from-copy', 'proposals.file', ...self::OF_LOST_THINGS, ...array_column(PublishingRightsTest::routes(), 1), ...array_column(FormsTest::routes(), 1), ...array_column(DatasetsTest::routes(), 1), ...array_column(ReportsTest::routes(), 1), ...array_column(PlainFilesTest::routes(), 1)], $route->uri());
+                self::assertContains(
+                    $route->getName(),
+                    [
+                        ...$named,
+                        'held',
+                        'held.settle',
+                        'proposals.again',
+                        'proposals.from-copy',
+                        'proposals.file',
+                        ...self::OF_LOST_THINGS,
+                        ...array_column(PublishingRightsTest::routes(), 1),
+                        ...array_column(FormsTest::routes(), 1),
+                        ...array_column(DatasetsTest::routes(), 1),
+                        ...array_column(ReportsTest::routes(), 1),
+                        ...array_column(PlainFilesTest::routes(), 1),
+                    ],
+                    $route->uri(),
+                );
             }
         }
     }
@@ -179,7 +230,9 @@ final class RightsTest extends FeatureCase
     public function test_a_viewer_opens_a_shelf_with_copies_on_it(): void
     {
         foreach (['One' => $this->item, 'Two' => $this->document($this->shelf, $this->people['owner'], 'other')] as $title => $item) {
-            $this->actingAs($this->people['editor'])->post(route('copy.store', [$item, 1]), ['title' => $title, 'shelf' => $this->shelf->key])->assertRedirect();
+            $this->actingAs($this->people['editor'])
+                ->post(route('copy.store', [$item, 1]), ['title' => $title, 'shelf' => $this->shelf->key])
+                ->assertRedirect();
         }
         $this->actingAs($this->people['viewer'])->get(route('shelf', $this->shelf))->assertOk()->assertSee('One')->assertSee('Two');
     }
@@ -201,7 +254,10 @@ final class RightsTest extends FeatureCase
         $plan = route('restore', [$this->item, 2]);
         $this->actingAs($this->people['editor'])->get($plan)->assertForbidden()->assertSee('Only an owner');
         $this->actingAs($this->people['owner'])->get($plan)->assertOk();
-        $this->actingAs($this->people['editor'])->get(route('history', [$this->item, 'from' => 2, 'to' => 3]))->assertOk()->assertDontSee('Restore 2…');
+        $this->actingAs($this->people['editor'])
+            ->get(route('history', [$this->item, 'from' => 2, 'to' => 3]))
+            ->assertOk()
+            ->assertDontSee('Restore 2…');
     }
 
     /** @param array<string, mixed> $data */
@@ -211,23 +267,78 @@ final class RightsTest extends FeatureCase
 
         return match (true) {
             in_array($route, ['people.update', 'people.destroy'], true) => route($route, [$this->shelf, $membership]),
-            $route === 'people.take-back' => route($route, [$this->shelf, $this->shelf->invitations()->firstOrCreate(['email' => 'new@example.org'], ['user_id' => $this->people['owner']->id, 'name' => 'New', 'role' => Role::Viewer, 'expires_at' => now()->addDay()])]),
-            $route === 'day.back.undo' => route($route, [$this->shelf, ShelfReturn::query()->firstOrCreate(['shelf_id' => $this->shelf->id], ['user_id' => $this->people['owner']->id, 'moment' => now(), 'made_at' => now(), 'done' => ['restored' => [], 'found' => [], 'removed' => []]])]),
+            $route === 'people.take-back' => route($route, [
+                $this->shelf,
+                $this->shelf
+                    ->invitations()
+                    ->firstOrCreate(
+                        ['email' => 'new@example.org'],
+                        ['user_id' => $this->people['owner']->id, 'name' => 'New', 'role' => Role::Viewer, 'expires_at' => now()->addDay()],
+                    ),
+            ]),
+            $route === 'day.back.undo' => route($route, [
+                $this->shelf,
+                ShelfReturn::query()->firstOrCreate(
+                    ['shelf_id' => $this->shelf->id],
+                    [
+                        'user_id' => $this->people['owner']->id,
+                        'moment' => now(),
+                        'made_at' => now(),
+                        'done' => ['restored' => [], 'found' => [], 'removed' => []],
+                    ],
+                ),
+            ]),
             str_starts_with((string) Route::getRoutes()->getByName($route)?->uri(), 'shelves/{shelf}') => route($route, $this->shelf),
             $route === 'picture' => route($route, [$this->item, str_repeat('a', 40)]),
-            $route === 'talk.say' => route($route, [$this->item, Thread::query()->first() ?? $this->app->make(BeginThread::class)->handle($this->item, $this->people['owner'], new About, 'Why?')]),
+            $route === 'talk.say' => route($route, [
+                $this->item,
+                Thread::query()->first()
+                ?? $this->app->make(BeginThread::class)->handle($this->item, $this->people['owner'], new About, 'Why?'),
+            ]),
             $route === 'proposals.answer' => route($route, [$this->item, $this->proposal()]),
-            $route === 'proposals.link.back' => route($route, [$this->item, ProposalLink::query()->firstOrCreate(['item_id' => $this->item->id], ['token' => str_repeat('t', 40), 'user_id' => $this->people['owner']->id, 'ends_at' => now()->addDay(), 'most' => 2])]),
+            $route === 'proposals.link.back' => route($route, [
+                $this->item,
+                ProposalLink::query()->firstOrCreate(
+                    ['item_id' => $this->item->id],
+                    ['token' => str_repeat('t', 40), 'user_id' => $this->people['owner']->id, 'ends_at' => now()->addDay(), 'most' => 2],
+                ),
+            ]),
             $route === 'part' => route($route, [$this->item, $this->tree($this->item)->parts[0]->id]),
-            in_array($route, ['part.where', 'part.restore'], true) => route($route, [$this->item, $this->tree($this->item)->parts[0]->id, 2]),
-            in_array($route, ['take-out', 'take-out.store', 'take-out.seen'], true) => route($route, ['item' => $this->item, 'from' => 1, 'to' => 3, 'by' => $this->people['editor']->id]),
+            in_array($route, ['part.where', 'part.restore'], true) => route($route, [
+                $this->item,
+                $this->tree($this->item)->parts[0]->id,
+                2,
+            ]),
+            in_array($route, ['take-out', 'take-out.store', 'take-out.seen'], true) => route($route, [
+                'item' => $this->item,
+                'from' => 1,
+                'to' => 3,
+                'by' => $this->people['editor']->id,
+            ]),
             in_array($route, ['cell', 'causes'], true) => route($route, [$this->item, 'rowa', 'cola']),
             $route === 'cell.restore' => route($route, [$this->item, 'rowa', 'cola', 2]),
             $route === 'milestone.move' => route($route, [$this->item, 2, 'before']),
             $route === 'miniature' => route($route, [$this->item, 2, str_repeat('a', 16)]),
             $route === 'comparison' => route($route, [$this->item, 1, 2, 'html']),
             $route === 'download' => route($route, [$this->item, 2, 'md']),
-            in_array($route, ['line', 'milestone.mark', 'milestone.remove', 'restore', 'restore.store', 'restore.seen', 'restore.undo', 'copy', 'copy.store', 'meant', 'version.pin'], true) => route($route, [$this->item, 2]),
+            in_array(
+                $route,
+                [
+                    'line',
+                    'milestone.mark',
+                    'milestone.remove',
+                    'restore',
+                    'restore.store',
+                    'restore.seen',
+                    'restore.undo',
+                    'copy',
+                    'copy.store',
+                    'meant',
+                    'version.pin',
+                ],
+                true,
+            )
+                => route($route, [$this->item, 2]),
             default => route($route, $this->item),
         };
     }

@@ -47,23 +47,43 @@ final class SaidAlongTest extends FeatureCase
     {
         $item = $this->document($this->shelf, $this->ines, 'Every lead is tested.', 'Tags are yellow.');
         [$one, $two] = array_column($this->tree($item)->parts, 'id');
-        $this->actingAs($this->ines)->post(route('talk.begin', $item), ['part' => $one, 'text' => 'By whom?', 'from' => 6, 'to' => 10, 'quote' => 'lead'])->assertSessionHasNoErrors();
+        $this->actingAs($this->ines)
+            ->post(route('talk.begin', $item), ['part' => $one, 'text' => 'By whom?', 'from' => 6, 'to' => 10, 'quote' => 'lead'])
+            ->assertSessionHasNoErrors();
         $thread = Thread::query()->firstOrFail();
-        $this->actingAs($this->tobi)->post(route('talk.say', [$item, $thread]), ['deed' => 'said', 'text' => 'By me.'])->assertSessionHasNoErrors();
+        $this->actingAs($this->tobi)
+            ->post(route('talk.say', [$item, $thread]), ['deed' => 'said', 'text' => 'By me.'])
+            ->assertSessionHasNoErrors();
         $this->post(route('talk.begin', $item), ['part' => $two, 'text' => 'Green, surely?'])->assertSessionHasNoErrors();
-        $this->post(route('talk.say', [$item, Thread::query()->orderByDesc('id')->firstOrFail()]), ['deed' => 'settled', 'text' => ''])->assertSessionHasNoErrors();
+        $this->post(route('talk.say', [$item, Thread::query()->orderByDesc('id')->firstOrFail()]), [
+            'deed' => 'settled',
+            'text' => '',
+        ])->assertSessionHasNoErrors();
         $this->post(route('talk.begin', $item), ['text' => 'About all of it.'])->assertSessionHasNoErrors();
         $line = $this->app->make(OpenLine::class)->handle($item->refresh(), $this->tobi);
-        $this->save($line, $this->tobi, PartTree::of([$this->tree($line)->parts[0], new Part($two, 'paragraph', 0, ['text' => RichText::plain('Tags are green.')])]));
+        $this->save(
+            $line,
+            $this->tobi,
+            PartTree::of([$this->tree($line)->parts[0], new Part($two, 'paragraph', 0, ['text' => RichText::plain('Tags are green.')])]),
+        );
 
         // Whoever does not ask for it gets none of it.
-        self::assertStringNotContainsString('By whom?', (string) $this->get(route('download', [$item, $item->head, 'json']))->assertOk()->getContent());
+        self::assertStringNotContainsString(
+            'By whom?',
+            (string) $this->get(route('download', [$item, $item->head, 'json']))->assertOk()->getContent(),
+        );
         $this->get(route('history', $item))->assertSee('JSON, with talk and proposals')->assertDontSee('as notes');
         $this->get(route('download', [$item, $item->head, 'md', 'said' => 1]))->assertNotFound();
         $this->actingAs($this->person('Nobody Here'))->get(route('download', [$item, $item->head, 'json', 'said' => 1]))->assertNotFound();
-        $json = (string) $this->actingAs($this->ines)->get(route('download', [$item, $item->head, 'json', 'said' => 1]))->assertOk()->getContent();
+        $json = (string) $this->actingAs($this->ines)
+            ->get(route('download', [$item, $item->head, 'json', 'said' => 1]))
+            ->assertOk()
+            ->getContent();
         $content = FileFormat::Json->reader()->read($json, new FormatLimits);
-        self::assertSame([3, 1, [$one, $two, ''], ['lead', '', '']], [count($content->said), count($content->tracked), array_column($content->said, 'part'), array_column($content->said, 'quote')]);
+        self::assertSame(
+            [3, 1, [$one, $two, ''], ['lead', '', '']],
+            [count($content->said), count($content->tracked), array_column($content->said, 'part'), array_column($content->said, 'quote')],
+        );
 
         // As a new item: the threads about the same places, with their answers, and the proposal under the name that the file gives.
         $file = fn () => UploadedFile::fake()->createWithContent('item.json', $json);
@@ -90,25 +110,50 @@ final class SaidAlongTest extends FeatureCase
     {
         $item = $this->app->make(MakeItem::class)->handle($this->shelf, $this->ines, 'spreadsheet', 'Hours');
         $tree = PartTree::of([
-            new Part('tone', 'tab', 0, ['name' => 'One', 'frozen' => 0]), new Part('cone', 'column', 1, ['width' => 0, 'format' => '']), new Part('ctwo', 'column', 1, ['width' => 0, 'format' => '']),
-            new Part('rone', 'row', 1, ['cone' => 'Kettle', 'ctwo' => 3]), new Part('rtwo', 'row', 1, ['cone' => 'Lamp', 'ctwo' => 4]),
+            new Part('tone', 'tab', 0, ['name' => 'One', 'frozen' => 0]),
+            new Part('cone', 'column', 1, ['width' => 0, 'format' => '']),
+            new Part('ctwo', 'column', 1, ['width' => 0, 'format' => '']),
+            new Part('rone', 'row', 1, ['cone' => 'Kettle', 'ctwo' => 3]),
+            new Part('rtwo', 'row', 1, ['cone' => 'Lamp', 'ctwo' => 4]),
         ]);
         $this->save($item, $this->ines, $tree);
         $item->refresh();
-        $this->actingAs($this->ines)->post(route('talk.begin', $item), ['part' => 'rtwo', 'field' => 'ctwo', 'text' => 'Four hours?'])->assertSessionHasNoErrors();
-        $this->actingAs($this->tobi)->post(route('talk.say', [$item, Thread::query()->firstOrFail()]), ['deed' => 'said', 'text' => "It was\nthe old one."])->assertSessionHasNoErrors();
-        $this->post(route('talk.begin', $item), ['part' => 'rone', 'field' => 'cone', 'text' => 'Settled long ago.'])->assertSessionHasNoErrors();
-        $this->post(route('talk.say', [$item, Thread::query()->orderByDesc('id')->firstOrFail()]), ['deed' => 'settled', 'text' => ''])->assertSessionHasNoErrors();
+        $this->actingAs($this->ines)
+            ->post(route('talk.begin', $item), ['part' => 'rtwo', 'field' => 'ctwo', 'text' => 'Four hours?'])
+            ->assertSessionHasNoErrors();
+        $this->actingAs($this->tobi)
+            ->post(route('talk.say', [$item, Thread::query()->firstOrFail()]), ['deed' => 'said', 'text' => "It was\nthe old one."])
+            ->assertSessionHasNoErrors();
+        $this->post(route('talk.begin', $item), [
+            'part' => 'rone',
+            'field' => 'cone',
+            'text' => 'Settled long ago.',
+        ])->assertSessionHasNoErrors();
+        $this->post(route('talk.say', [$item, Thread::query()->orderByDesc('id')->firstOrFail()]), [
+            'deed' => 'settled',
+            'text' => '',
+        ])->assertSessionHasNoErrors();
         $bytes = (string) $this->get(route('download', [$item, $item->head, $format, 'said' => 1]))->assertOk()->getContent();
         $said = FileFormat::from($format)->reader()->read($bytes, new FormatLimits)->said;
-        self::assertSame([["Ines Oduya: Four hours?\nTobi Brandt: It was\nthe old one.", [0, 1, 1]]], array_map(fn ($one) => [$one->text, $one->cell], $said));
-        self::assertSame([], FileFormat::from($format)->reader()->read((string) $this->get(route('download', [$item, $item->head, $format]))->getContent(), new FormatLimits)->said);
+        self::assertSame(
+            [["Ines Oduya: Four hours?\nTobi Brandt: It was\nthe old one.", [0, 1, 1]]],
+            array_map(fn ($one) => [$one->text, $one->cell], $said),
+        );
+        self::assertSame(
+            [],
+            FileFormat::from($format)
+                ->reader()
+                ->read((string) $this->get(route('download', [$item, $item->head, $format]))->getContent(), new FormatLimits)->said,
+        );
 
         $file = fn (string $bytes) => UploadedFile::fake()->createWithContent("hours.{$format}", $bytes);
         $this->post(route('shelf.make', $this->shelf), ['title' => 'From elsewhere', 'file' => $file($bytes)])->assertSessionHasNoErrors();
         $made = $this->shelf->items()->where('title', 'From elsewhere')->firstOrFail();
         $talk = $this->talk($made);
-        self::assertSame([1, "Ines Oduya, in the file: Four hours?\nTobi Brandt: It was\nthe old one."], [count($talk), $talk[0][3][0] ?? '']);
+        self::assertSame(
+            [1, "Ines Oduya, in the file: Four hours?\nTobi Brandt: It was\nthe old one."],
+            [count($talk), $talk[0][3][0] ?? ''],
+        );
         $about = Thread::query()->where('item_id', $made->id)->firstOrFail();
         self::assertSame(4, $this->tree($made)->get($about->part)->fields[$about->field]);
 
@@ -116,7 +161,11 @@ final class SaidAlongTest extends FeatureCase
         $edited = $this->edited($format, $bytes, fn ($sheet) => $sheet->setCellValue('B1', 5));
         $this->post(route('item.file.store', $item), ['file' => $file($edited)])->assertSessionHasNoErrors();
         self::assertCount(2, $this->talk($item->refresh()));
-        $more = $this->edited($format, $bytes, fn ($sheet) => $sheet->getComment('B2')->setAuthor('Dara')->getText()->createText("\nDara: Then say so."));
+        $more = $this->edited(
+            $format,
+            $bytes,
+            fn ($sheet) => $sheet->getComment('B2')->setAuthor('Dara')->getText()->createText("\nDara: Then say so."),
+        );
         $this->post(route('item.file.store', $item), ['file' => $file($more)])->assertSessionHasNoErrors();
         self::assertSame(['rtwo', null, true, ['Dara, in the file: Then say so.']], $this->talk($item->refresh())[2] ?? null);
     }
@@ -138,6 +187,14 @@ final class SaidAlongTest extends FeatureCase
     /** @return list<array{string, array{int, int}|null, bool, list<string>}> part, words, whether it is open, what was said */
     private function talk(Item $item): array
     {
-        return array_map(fn (ThreadSeen $thread): array => [$thread->part, $thread->words, $thread->isOpen(), array_map(fn (CommentSeen $comment) => $comment->text, $thread->comments)], (new Talk($item))->threads);
+        return array_map(
+            fn (ThreadSeen $thread): array => [
+                $thread->part,
+                $thread->words,
+                $thread->isOpen(),
+                array_map(fn (CommentSeen $comment) => $comment->text, $thread->comments),
+            ],
+            (new Talk($item))->threads,
+        );
     }
 }

@@ -25,8 +25,13 @@ final class SecondFactorTest extends FeatureCase
     public function test_codes_are_those_of_the_standards(): void
     {
         $key = 'GEZDGNBVGY3TQOJQGEZDGNBVGY3TQOJQ';
-        self::assertSame(['755224', '287082', '359152', '969429', '338314', '254676', '287922', '162583', '399871', '520489'], array_map(fn (int $step) => SecondFactor::code($key, $step), range(0, 9)));
-        foreach ([59 => '287082', 1111111109 => '081804', 1234567890 => '005924', 2000000000 => '279037', 20000000000 => '353130'] as $time => $code) {
+        self::assertSame(
+            ['755224', '287082', '359152', '969429', '338314', '254676', '287922', '162583', '399871', '520489'],
+            array_map(fn (int $step) => SecondFactor::code($key, $step), range(0, 9)),
+        );
+        foreach (
+            [59 => '287082', 1111111109 => '081804', 1234567890 => '005924', 2000000000 => '279037', 20000000000 => '353130'] as $time => $code
+        ) {
             self::assertSame(intdiv($time, 30), SecondFactor::step($key, $code, $time));
         }
         self::assertSame([1, null], [SecondFactor::step($key, '287082', 89), SecondFactor::step($key, '287082', 90)]);
@@ -72,7 +77,9 @@ final class SecondFactorTest extends FeatureCase
         $this->travel(40)->seconds();
         // A window that stood open says all at once.
         $sent = ['email' => $this->ines->email, 'password' => 'a long password'];
-        $this->postJson('/sign-in', $sent)->assertUnprocessable()->assertJsonPath('errors.code.0', 'Your account asks for a code as well. Write the one that your app shows now.');
+        $this->postJson('/sign-in', $sent)
+            ->assertUnprocessable()
+            ->assertJsonPath('errors.code.0', 'Your account asks for a code as well. Write the one that your app shows now.');
         $this->assertGuest();
         $this->postJson('/sign-in', [...$sent, 'code' => $this->code($key)])->assertOk()->assertJsonPath('id', $this->ines->id);
         $this->post('/sign-out');
@@ -81,7 +88,10 @@ final class SecondFactorTest extends FeatureCase
         // After a forgotten password as well.
         $this->post(route('forgotten.ask'), ['email' => $this->ines->email]);
         preg_match('~https?://\S+~', (string) $this->app->make('db')->table('mails')->orderByDesc('id')->value('body'), $link);
-        $this->post($link[0] ?? self::fail('No link'), ['password' => 'another long one', 'password_confirmation' => 'another long one'])->assertRedirect(route('sign-in.second'));
+        $this->post($link[0] ?? self::fail('No link'), [
+            'password' => 'another long one',
+            'password_confirmation' => 'another long one',
+        ])->assertRedirect(route('sign-in.second'));
         $this->assertGuest();
         for ($wrong = 0; $wrong < 20; $wrong++) {
             RateLimiter::hit("second:{$this->ines->id}", 3_600);
@@ -104,7 +114,10 @@ final class SecondFactorTest extends FeatureCase
         $this->actingAs($tobi)->put(route('place.second', $this->ines))->assertNotFound();
         $tobi->forceFill(['keeps_place' => true])->save();
         $this->get(route('place'))->assertOk()->assertSee('New code for Ines Oduya, who sets it up again');
-        $this->put(route('place.second', $this->ines))->assertSessionHas('said', 'Ines Oduya signs in without a code until they set it up again. They are told by mail.');
+        $this->put(route('place.second', $this->ines))->assertSessionHas(
+            'said',
+            'Ines Oduya signs in without a code until they set it up again. They are told by mail.',
+        );
         self::assertNull($this->ines->refresh()->second_key);
         // Off by the password alone.
         $this->setUpSecond();

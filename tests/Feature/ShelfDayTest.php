@@ -46,19 +46,36 @@ final class ShelfDayTest extends FeatureCase
 
     public function test_a_shelf_is_shown_as_it_was_with_what_became_of_each_item(): void
     {
-        [$handbook, $guide, $rota] = [$this->document($this->shelf, $this->ines, 'Kettle'), $this->document($this->shelf, $this->tobi, 'Toaster'), $this->document($this->shelf, $this->tobi, 'Rota')];
+        [$handbook, $guide, $rota] = [
+            $this->document($this->shelf, $this->ines, 'Kettle'),
+            $this->document($this->shelf, $this->tobi, 'Toaster'),
+            $this->document($this->shelf, $this->tobi, 'Rota'),
+        ];
         $then = $this->later();
         $this->save($handbook, $this->tobi, $this->paragraphs('Kettle', 'Lamp'));
         $this->actingAs($this->tobi)->put(route('item.rename', $handbook), ['title' => 'Handbook of all']);
         app(TakeAway::class)->handle($guide, $this->tobi);
         $new = $this->document($this->shelf, $this->ines, 'New');
         $day = $this->actingAs($this->ines)->get(route('day', [$this->shelf, 'at' => $then]))->assertOk();
-        $day->assertSeeText('as it stood then: 3 items')->assertSeeText('renamed to Handbook of all')->assertSeeText('Deleted by Tobi on 2 October, in Lost & found')->assertSeeText('Came since');
-        $day->assertSee(route('history', ['item' => $handbook, 'from' => 2, 'to' => 2, 'view' => 'was'], false))->assertSee(route('history', ['item' => $handbook, 'from' => 2, 'to' => $handbook->refresh()->head], false))->assertSeeText('One item is the same as then');
+        $day->assertSeeText('as it stood then: 3 items')
+            ->assertSeeText('renamed to Handbook of all')
+            ->assertSeeText('Deleted by Tobi on 2 October, in Lost & found')
+            ->assertSeeText('Came since');
+        $day->assertSee(route('history', ['item' => $handbook, 'from' => 2, 'to' => 2, 'view' => 'was'], false))
+            ->assertSee(route('history', ['item' => $handbook, 'from' => 2, 'to' => $handbook->refresh()->head], false))
+            ->assertSeeText('One item is the same as then');
         $shown = new OnADay($this->shelf->load('memberships.user'), $this->ines, CarbonImmutable::parse($then));
-        self::assertSame([[$new->id], [$rota->id]], [array_map(fn ($row) => $row->item->id, $shown->since), array_map(fn ($row) => $row->item->id, $shown->same)]);
+        self::assertSame(
+            [[$new->id], [$rota->id]],
+            [array_map(fn ($row) => $row->item->id, $shown->since), array_map(fn ($row) => $row->item->id, $shown->same)],
+        );
         // Who may not see what was deleted does not see that it was there.
-        $this->actingAs($this->jun)->get(route('day', [$this->shelf, 'at' => $then]))->assertOk()->assertSeeText('as it stood then: 2 items')->assertDontSeeText('in Lost & found')->assertDontSee('type="checkbox"', false);
+        $this->actingAs($this->jun)
+            ->get(route('day', [$this->shelf, 'at' => $then]))
+            ->assertOk()
+            ->assertSeeText('as it stood then: 2 items')
+            ->assertDontSeeText('in Lost & found')
+            ->assertDontSee('type="checkbox"', false);
     }
 
     public function test_what_was_put_on_another_shelf_stood_here_for_those_who_see_it_there(): void
@@ -67,16 +84,28 @@ final class ShelfDayTest extends FeatureCase
         $then = $this->later();
         $other = $this->shelf('Committee', [[$this->tobi, Role::Owner]]);
         app(MoveItem::class)->handle($item, $this->tobi, $other);
-        $this->actingAs($this->tobi)->get(route('day', [$this->shelf, 'at' => $then]))->assertSeeText('as it stood then: one item')->assertSeeText('Put on another shelf by Tobi');
+        $this->actingAs($this->tobi)
+            ->get(route('day', [$this->shelf, 'at' => $then]))
+            ->assertSeeText('as it stood then: one item')
+            ->assertSeeText('Put on another shelf by Tobi');
         $this->actingAs($this->ines)->get(route('day', [$this->shelf, 'at' => $then]))->assertSeeText('Nothing stood on this shelf then');
-        $this->actingAs($this->tobi)->get(route('day', [$other, 'at' => $then]))->assertSeeText('Came since')->assertSeeText('Put on this shelf by Tobi');
+        $this->actingAs($this->tobi)
+            ->get(route('day', [$other, 'at' => $then]))
+            ->assertSeeText('Came since')
+            ->assertSeeText('Put on this shelf by Tobi');
         // Brought back to where it is, it did not come back here.
-        $this->actingAs($this->tobi)->get(route('day.back', [$this->shelf, 'at' => $then, 'items' => [$item->key]]))->assertRedirect(route('day', [$this->shelf, 'at' => $then]));
+        $this->actingAs($this->tobi)
+            ->get(route('day.back', [$this->shelf, 'at' => $then, 'items' => [$item->key]]))
+            ->assertRedirect(route('day', [$this->shelf, 'at' => $then]));
     }
 
     public function test_the_numbers_of_all_items_are_those_that_each_history_says_also_over_gaps(): void
     {
-        $items = [$this->document($this->shelf, $this->ines, 'A'), $this->document($this->shelf, $this->tobi, 'B'), $this->document($this->shelf, $this->tobi, 'C')];
+        $items = [
+            $this->document($this->shelf, $this->ines, 'A'),
+            $this->document($this->shelf, $this->tobi, 'B'),
+            $this->document($this->shelf, $this->tobi, 'C'),
+        ];
         for ($round = 0; $round < 25; $round++) {
             $this->travel(random_int(61, 4_000))->seconds();
             $this->save($items[random_int(0, 2)], [$this->ines, $this->tobi][random_int(0, 1)], $this->paragraphs("Words of {$round}"));
@@ -85,8 +114,18 @@ final class ShelfDayTest extends FeatureCase
         DB::table('touches')->where('item_id', $items[0]->id)->where('number', '>', 2)->where('number', '<', $head)->delete();
         DB::table('versions')->where('item_id', $items[0]->id)->where('number', '>', 2)->where('number', '<', $head)->delete();
         $ids = array_column($items, 'id');
-        for ($moment = CarbonImmutable::parse('2026-10-01 09:00', 'UTC'); $moment < now(); $moment = $moment->addSeconds(random_int(60, 3_000))) {
-            $forced = DB::table('versions')->whereIn('item_id', $ids)->where('saved_at', '<=', $moment->format('Y-m-d H:i:s'))->groupBy('item_id')->selectRaw('item_id, MAX(number) AS number')->pluck('number', 'item_id')->all();
+        for (
+            $moment = CarbonImmutable::parse('2026-10-01 09:00', 'UTC');
+            $moment < now();
+            $moment = $moment->addSeconds(random_int(60, 3_000))
+        ) {
+            $forced = DB::table('versions')
+                ->whereIn('item_id', $ids)
+                ->where('saved_at', '<=', $moment->format('Y-m-d H:i:s'))
+                ->groupBy('item_id')
+                ->selectRaw('item_id, MAX(number) AS number')
+                ->pluck('number', 'item_id')
+                ->all();
             $found = AtMoment::numbers($ids, $moment);
             ksort($found);
             self::assertSame($forced, $found, (string) $moment);
@@ -123,9 +162,22 @@ final class ShelfDayTest extends FeatureCase
         app(TakeAway::class)->handle($guide, $this->tobi);
         $new = $this->document($this->shelf, $this->ines, 'New');
         $keys = [$handbook->key, $guide->key, $new->key];
-        $this->get(route('day.back', [$this->shelf, 'at' => $then, 'items' => $keys]))->assertOk()->assertSeeText('back to 2, from 3')->assertSeeText('comes back from Lost & found, as it was in 2')->assertSeeText('made since: goes to Lost & found');
-        $sent = ['at' => $then, 'of' => [$handbook->key => ['on' => '1', 'seen' => 3, 'lost' => '0', 'pick' => $this->picks($handbook, $then)], $guide->key => ['on' => '1', 'seen' => 2, 'lost' => '1'], $new->key => ['on' => '1', 'seen' => 2, 'lost' => '0']]];
-        $this->post(route('day.back.store', $this->shelf), $sent)->assertRedirect(route('day', [$this->shelf, 'at' => $then]))->assertSessionHas('said', '3 items were brought back together.');
+        $this->get(route('day.back', [$this->shelf, 'at' => $then, 'items' => $keys]))
+            ->assertOk()
+            ->assertSeeText('back to 2, from 3')
+            ->assertSeeText('comes back from Lost & found, as it was in 2')
+            ->assertSeeText('made since: goes to Lost & found');
+        $sent = [
+            'at' => $then,
+            'of' => [
+                $handbook->key => ['on' => '1', 'seen' => 3, 'lost' => '0', 'pick' => $this->picks($handbook, $then)],
+                $guide->key => ['on' => '1', 'seen' => 2, 'lost' => '1'],
+                $new->key => ['on' => '1', 'seen' => 2, 'lost' => '0'],
+            ],
+        ];
+        $this->post(route('day.back.store', $this->shelf), $sent)
+            ->assertRedirect(route('day', [$this->shelf, 'at' => $then]))
+            ->assertSessionHas('said', '3 items were brought back together.');
         self::assertSame(['Kettle'], $this->texts($handbook->refresh()));
         self::assertNull($guide->refresh()->deleted_at);
         self::assertNotNull($new->refresh()->deleted_at);
@@ -137,7 +189,14 @@ final class ShelfDayTest extends FeatureCase
         self::assertSame(['Lamp'], $this->texts($handbook->refresh()));
         self::assertNotNull($guide->refresh()->deleted_at);
         self::assertNull($new->refresh()->deleted_at);
-        self::assertSame(['returned', 'return_undone'], LogLine::query()->whereIn('deed', ['returned', 'return_undone'])->orderBy('id')->pluck('deed')->all());
+        self::assertSame(
+            ['returned', 'return_undone'],
+            LogLine::query()
+                ->whereIn('deed', ['returned', 'return_undone'])
+                ->orderBy('id')
+                ->pluck('deed')
+                ->all(),
+        );
         // Once is enough.
         $this->delete(route('day.back.undo', [$this->shelf, $return]))->assertSessionHasErrors('items');
     }
@@ -162,7 +221,13 @@ final class ShelfDayTest extends FeatureCase
         $then = $this->later();
         $this->save($handbook, $this->tobi, $this->paragraphs('Lamp'));
         $this->save($guide, $this->tobi, $this->paragraphs('Radio'));
-        $sent = ['at' => $then, 'of' => [$handbook->key => ['on' => '1', 'seen' => 3, 'lost' => '0', 'pick' => $this->picks($handbook, $then)], $guide->key => ['on' => '1', 'seen' => 2, 'lost' => '0', 'pick' => $this->picks($guide, $then)]]];
+        $sent = [
+            'at' => $then,
+            'of' => [
+                $handbook->key => ['on' => '1', 'seen' => 3, 'lost' => '0', 'pick' => $this->picks($handbook, $then)],
+                $guide->key => ['on' => '1', 'seen' => 2, 'lost' => '0', 'pick' => $this->picks($guide, $then)],
+            ],
+        ];
         $this->post(route('day.back.store', $this->shelf), $sent)->assertSessionHasErrors('items');
         self::assertSame(['Lamp'], $this->texts($handbook->refresh()));
         // Who deletes it while the plan is looked at is not passed over either.
@@ -205,7 +270,10 @@ final class ShelfDayTest extends FeatureCase
         $this->save($item, $this->tobi, PartTree::of([$tree->parts[0]]));
         $picks = $this->picks($item, $then);
         self::assertCount(2, $picks);
-        $this->post(route('day.back.store', $this->shelf), ['at' => $then, 'of' => [$item->key => ['on' => '1', 'seen' => 3, 'lost' => '0', 'pick' => [$picks[0]]]]])->assertSessionHasNoErrors();
+        $this->post(route('day.back.store', $this->shelf), [
+            'at' => $then,
+            'of' => [$item->key => ['on' => '1', 'seen' => 3, 'lost' => '0', 'pick' => [$picks[0]]]],
+        ])->assertSessionHasNoErrors();
         self::assertSame(['Kettle', 'Toaster'], $this->texts($item->refresh()));
     }
 
@@ -217,7 +285,10 @@ final class ShelfDayTest extends FeatureCase
         $this->shelf->update(['editors_restore' => false]);
         $sent = ['at' => $then, 'of' => [$item->key => ['on' => '1', 'seen' => 3, 'lost' => '0', 'pick' => $this->picks($item, $then)]]];
         $this->actingAs($this->jun)->post(route('day.back.store', $this->shelf), $sent)->assertForbidden();
-        $this->actingAs($this->tobi)->get(route('day.back', [$this->shelf, 'at' => $then, 'items' => [$item->key]]))->assertOk()->assertSee('disabled', false);
+        $this->actingAs($this->tobi)
+            ->get(route('day.back', [$this->shelf, 'at' => $then, 'items' => [$item->key]]))
+            ->assertOk()
+            ->assertSee('disabled', false);
         $this->post(route('day.back.store', $this->shelf), $sent)->assertForbidden();
         $this->actingAs($this->ines)->post(route('day.back.store', $this->shelf), $sent)->assertSessionHasNoErrors();
         self::assertSame(['Kettle'], $this->texts($item->refresh()));
@@ -233,24 +304,41 @@ final class ShelfDayTest extends FeatureCase
         $this->publish($page->refresh(), $this->ines);
         $this->travel(5)->minutes();
         $this->save($page->refresh(), $this->tobi, $this->column('Closed for ever'));
-        $day = $this->actingAs($this->jun)->get(route('day', [$this->shelf, 'at' => $then]))->assertOk()->assertSeeText('as it stood then: one item')->assertSeeText('published again')->assertDontSeeText('Closed for ever');
+        $day = $this->actingAs($this->jun)
+            ->get(route('day', [$this->shelf, 'at' => $then]))
+            ->assertOk()
+            ->assertSeeText('as it stood then: one item')
+            ->assertSeeText('published again')
+            ->assertDontSeeText('Closed for ever');
         $day->assertDontSee($draft->key)->assertSee(route('history', ['item' => $page, 'from' => 2, 'to' => 3], false));
-        self::assertSame([], $this->getJson(route('day.ribbon', $this->shelf))->assertOk()->json('marks'), 'who wrote drafts when is not for readers');
+        self::assertSame(
+            [],
+            $this->getJson(route('day.ribbon', $this->shelf))->assertOk()->json('marks'),
+            'who wrote drafts when is not for readers',
+        );
         self::assertNotSame([], $this->actingAs($this->ines)->getJson(route('day.ribbon', $this->shelf))->json('marks'));
     }
 
     public function test_a_moment_gets_a_name_on_the_shelf_and_on_each_item(): void
     {
         [$one, $two] = [$this->document($this->shelf, $this->ines, 'Kettle'), $this->document($this->shelf, $this->tobi, 'Toaster')];
-        Milestone::query()->create(['version_id' => $one->versions()->where('number', 2)->firstOrFail()->id, 'user_id' => $this->tobi->id, 'name' => 'Agreed']);
+        Milestone::query()->create([
+            'version_id' => $one->versions()->where('number', 2)->firstOrFail()->id,
+            'user_id' => $this->tobi->id,
+            'name' => 'Agreed',
+        ]);
         $then = $this->later();
         $this->save($two, $this->tobi, $this->paragraphs('Radio'));
         $this->post(route('day.mark', $this->shelf), ['at' => $then, 'name' => 'Before the open day'])->assertSessionHas('said');
         self::assertSame(['Before the open day'], ShelfMilestone::query()->pluck('name')->all());
         self::assertSame(['Agreed', 'Before the open day'], Milestone::query()->orderBy('id')->pluck('name')->all());
         self::assertSame(2, Milestone::query()->where('name', 'Before the open day')->firstOrFail()->version->number);
-        $this->get(route('day', [$this->shelf, 'when' => 'before the open day']))->assertRedirect(route('day', [$this->shelf, 'at' => $then]));
-        $this->actingAs($this->jun)->post(route('day.mark', $this->shelf), ['at' => $then, 'name' => 'Mine'])->assertForbidden();
+        $this->get(route('day', [$this->shelf, 'when' => 'before the open day']))->assertRedirect(
+            route('day', [$this->shelf, 'at' => $then]),
+        );
+        $this->actingAs($this->jun)
+            ->post(route('day.mark', $this->shelf), ['at' => $then, 'name' => 'Mine'])
+            ->assertForbidden();
     }
 
     public function test_a_shelf_is_copied_out_as_it_was(): void
@@ -259,12 +347,23 @@ final class ShelfDayTest extends FeatureCase
         $then = $this->later();
         $this->save($one, $this->tobi, $this->paragraphs('Lamp'));
         app(TakeAway::class)->handle($two, $this->tobi);
-        $this->actingAs($this->jun)->post(route('day.copy', $this->shelf), ['at' => $then, 'name' => 'Volunteers of old'])->assertRedirect();
+        $this->actingAs($this->jun)
+            ->post(route('day.copy', $this->shelf), ['at' => $then, 'name' => 'Volunteers of old'])
+            ->assertRedirect();
         $copy = Shelf::query()->where('name', 'Volunteers of old')->firstOrFail();
-        self::assertSame([['Kettle']], $copy->items()->get()->map(fn (Item $item) => $this->texts($item))->all(), 'a viewer sees nothing of what was deleted');
-        $this->actingAs($this->ines)->post(route('day.copy', $this->shelf), ['at' => $then, 'name' => 'All of it'])->assertRedirect();
+        self::assertSame(
+            [['Kettle']],
+            $copy->items()->get()->map(fn (Item $item) => $this->texts($item))->all(),
+            'a viewer sees nothing of what was deleted',
+        );
+        $this->actingAs($this->ines)
+            ->post(route('day.copy', $this->shelf), ['at' => $then, 'name' => 'All of it'])
+            ->assertRedirect();
         self::assertSame(2, Shelf::query()->where('name', 'All of it')->firstOrFail()->items()->count());
-        self::assertSame([$this->ines->id], Shelf::query()->where('name', 'All of it')->firstOrFail()->memberships()->pluck('user_id')->all());
+        self::assertSame(
+            [$this->ines->id],
+            Shelf::query()->where('name', 'All of it')->firstOrFail()->memberships()->pluck('user_id')->all(),
+        );
         $this->assertVerified();
     }
 
@@ -282,7 +381,22 @@ final class ShelfDayTest extends FeatureCase
         yield 'hours ago' => ['2 hours ago', '2026-11-29 21:40:00'];
         yield 'days ago' => ['3 days ago', '2026-11-27 22:59:59'];
         yield 'today' => ['today', '2026-11-29 23:40:00'];
-        foreach (['', 'a', '7', 'next week', '12/10/2026', '31 feb', 'before the meeting', '25:00', '99 Nov', 'Sunday <b>', str_repeat('1', 300), "\0"] as $no) {
+        foreach (
+            [
+                '',
+                'a',
+                '7',
+                'next week',
+                '12/10/2026',
+                '31 feb',
+                'before the meeting',
+                '25:00',
+                '99 Nov',
+                'Sunday <b>',
+                str_repeat('1', 300),
+                "\0",
+            ] as $no
+        ) {
             yield 'no time: '.mb_substr($no, 0, 20) => [$no, null];
         }
     }
@@ -308,7 +422,20 @@ final class ShelfDayTest extends FeatureCase
         yield 'days of one month' => ['3 to 12 Nov', ['2026-11-02 22:59:59', '2026-11-12 22:59:59']];
         yield 'two days' => ['from 3 Nov to yesterday', ['2026-11-02 22:59:59', '2026-11-29 22:59:59']];
         yield 'hours' => ['12 October 18:00 – 13 October 9:00', ['2026-10-12 15:59:59', '2026-10-13 07:00:00']];
-        foreach (['', 'Tuesday', 'today', 'next month', 'the spring meeting', '12 Nov to 3 Nov', 'nowhere to now', 'may be', 'to', str_repeat('a to ', 200)] as $no) {
+        foreach (
+            [
+                '',
+                'Tuesday',
+                'today',
+                'next month',
+                'the spring meeting',
+                '12 Nov to 3 Nov',
+                'nowhere to now',
+                'may be',
+                'to',
+                str_repeat('a to ', 200),
+            ] as $no
+        ) {
             yield 'no stretch: '.mb_substr($no, 0, 20) => [$no, null];
         }
     }
@@ -326,7 +453,9 @@ final class ShelfDayTest extends FeatureCase
     public function test_a_time_that_is_none_is_said_and_what_was_written_stays(): void
     {
         $this->get(route('day', [$this->shelf, 'when' => 'the day of the cake']))->assertRedirect()->assertSessionHasErrors('when');
-        $this->followingRedirects()->get(route('day', [$this->shelf, 'when' => 'the day of the cake', 'zone' => 'Europe/Berlin']))->assertSee('the day of the cake');
+        $this->followingRedirects()
+            ->get(route('day', [$this->shelf, 'when' => 'the day of the cake', 'zone' => 'Europe/Berlin']))
+            ->assertSee('the day of the cake');
         // An address that nobody wrote by hand leads to the plain page.
         $this->get(route('day', [$this->shelf, 'when' => '3 Nov', 'zone' => 'Nowhere']))->assertRedirect(route('day', $this->shelf));
         $this->get(route('day', [$this->shelf, 'at' => 'yesterday']))->assertRedirect(route('day', $this->shelf));
@@ -344,7 +473,9 @@ final class ShelfDayTest extends FeatureCase
     /** @return list<int> the positions of all lines of the plan */
     private function picks(Item $item, string $then): array
     {
-        $html = (string) $this->actingAs($this->ines)->get(route('day.back', [$this->shelf, 'at' => $then, 'items' => [$item->key]]))->getContent();
+        $html = (string) $this->actingAs($this->ines)
+            ->get(route('day.back', [$this->shelf, 'at' => $then, 'items' => [$item->key]]))
+            ->getContent();
         preg_match_all('/name="of\['.$item->key.'\]\[pick\]\[\]" value="(\d+)"/', $html, $found);
 
         return array_map(intval(...), $found[1]);
@@ -354,7 +485,12 @@ final class ShelfDayTest extends FeatureCase
     {
         $of = [];
         foreach ($items as $item) {
-            $of[$item->key] = ['on' => '1', 'seen' => $item->refresh()->head, 'lost' => $item->deleted_at === null ? '0' : '1', 'pick' => $this->picks($item, $then)];
+            $of[$item->key] = [
+                'on' => '1',
+                'seen' => $item->refresh()->head,
+                'lost' => $item->deleted_at === null ? '0' : '1',
+                'pick' => $this->picks($item, $then),
+            ];
         }
         $this->post(route('day.back.store', $this->shelf), ['at' => $then, 'of' => $of])->assertSessionHasNoErrors();
     }

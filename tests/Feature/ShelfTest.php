@@ -19,13 +19,23 @@ final class ShelfTest extends FeatureCase
         $this->actingAs($ines)->get(route('shelf', $shelf))->assertSee('Nothing is on this shelf yet')->assertDontSee('Find by title');
         for ($at = 1; $at <= 65; $at++) {
             Date::setTestNow(Date::now()->addMinute());
-            $this->app->make(MakeItem::class)->handle($shelf, $ines, $at % 5 === 0 ? 'page' : 'document', sprintf('Plan %02d %s', $at, $at === 7 ? '100% done' : ''));
+            $this->app
+                ->make(MakeItem::class)
+                ->handle($shelf, $ines, $at % 5 === 0 ? 'page' : 'document', sprintf('Plan %02d %s', $at, $at === 7 ? '100% done' : ''));
         }
-        $first = $this->get(route('shelf', $shelf))->assertSee('Find by title')->assertSee('1 to 30 of 65')->assertSee('Plan 65')->assertDontSee('Plan 35');
+        $first = $this->get(route('shelf', $shelf))
+            ->assertSee('Find by title')
+            ->assertSee('1 to 30 of 65')
+            ->assertSee('Plan 65')
+            ->assertDontSee('Plan 35');
         self::assertLessThan(60 * 1024, strlen((string) $first->getContent()));
         $this->get(route('shelf', [$shelf, 'page' => 3]))->assertSee('61 to 65 of 65')->assertSee('Plan 01');
         $this->get(route('shelf', [$shelf, 'sort' => 'title']))->assertSee('Plan 01')->assertDontSee('Plan 65');
-        $this->get(route('shelf', [$shelf, 'kind' => 'page', 'find' => 'plan 1']))->assertSee('2 items')->assertSee('Plan 10')->assertSee('Plan 15')->assertDontSee('Plan 11');
+        $this->get(route('shelf', [$shelf, 'kind' => 'page', 'find' => 'plan 1']))
+            ->assertSee('2 items')
+            ->assertSee('Plan 10')
+            ->assertSee('Plan 15')
+            ->assertDontSee('Plan 11');
         // What has a meaning in a pattern has none in what people look for.
         $this->get(route('shelf', [$shelf, 'find' => '0%']))->assertSee('one item')->assertSee('100% done');
         $this->get(route('shelf', [$shelf, 'find' => '_']))->assertSee('Nothing on this shelf is called that.');
@@ -49,7 +59,9 @@ final class ShelfTest extends FeatureCase
         $title = (string) $live->refresh()->live?->title;
         $this->actingAs($rafi)->get(route('shelf', $shelf))->assertSee($title)->assertSee('Handbook')->assertDontSee('secret');
         $this->get(route('shelf', [$shelf, 'find' => 'secret']))->assertSee('nothing')->assertDontSee('Another');
-        $this->get(route('shelf', [$shelf, 'find' => mb_substr($title, 0, 4), 'kind' => 'page', 'sort' => 'title']))->assertSee($title)->assertSee('one item');
+        $this->get(route('shelf', [$shelf, 'find' => mb_substr($title, 0, 4), 'kind' => 'page', 'sort' => 'title']))
+            ->assertSee($title)
+            ->assertSee('one item');
         $this->get(route('item.menu', [$live, 'part' => 1]))->assertOk()->assertDontSee('Publish…');
         $this->get(route('item.menu', $draft))->assertNotFound();
         $this->actingAs($ines)->get(route('shelf', [$shelf, 'find' => 'secret']))->assertSee('2 items');

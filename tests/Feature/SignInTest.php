@@ -20,7 +20,9 @@ final class SignInTest extends FeatureCase
         $ines = $this->person('Ines Oduya');
         $shelf = $this->shelf('Volunteers', [[$ines, Role::Owner]]);
         $this->get(route('shelf', $shelf))->assertRedirect(route('sign-in'));
-        $this->post(route('sign-in.store'), ['email' => $ines->email, 'password' => 'a long password'])->assertRedirect(route('shelf', $shelf));
+        $this->post(route('sign-in.store'), ['email' => $ines->email, 'password' => 'a long password'])->assertRedirect(
+            route('shelf', $shelf),
+        );
         $this->get(route('shelf', $shelf))->assertOk()->assertSee('Volunteers');
     }
 
@@ -38,7 +40,9 @@ final class SignInTest extends FeatureCase
         for ($i = 0; $i < 6; $i++) {
             $this->post(route('sign-in.store'), ['email' => 'ines@example.org', 'password' => 'no'])->assertRedirect();
         }
-        $this->post(route('sign-in.store'), ['email' => 'ines@example.org', 'password' => 'no'])->assertStatus(429)->assertSee('A moment, please');
+        $this->post(route('sign-in.store'), ['email' => 'ines@example.org', 'password' => 'no'])
+            ->assertStatus(429)
+            ->assertSee('A moment, please');
     }
 
     public function test_the_demos_people_come_in_with_one_press_only_in_the_demo(): void
@@ -68,7 +72,11 @@ final class SignInTest extends FeatureCase
             $this->get("{$at}/sign-in")->assertOk()->assertSee('https://attic.example:8443/sign-in');
         }
         $shelf = $this->shelf('Volunteers', [[$ines, Role::Owner]]);
-        $this->actingAs($ines)->post('http://attic-inside.example/shelves/'.$shelf->key.'/people', ['email' => 'vera@example.org', 'name' => 'Vera', 'role' => 'editor']);
+        $this->actingAs($ines)->post('http://attic-inside.example/shelves/'.$shelf->key.'/people', [
+            'email' => 'vera@example.org',
+            'name' => 'Vera',
+            'role' => 'editor',
+        ]);
         self::assertStringStartsWith('https://attic.example:8443/invitation/', (string) session('invitation'));
         $this->get((string) session('invitation'))->assertOk();
     }
@@ -78,9 +86,15 @@ final class SignInTest extends FeatureCase
         [$ines, $nell] = [$this->person('Ines Oduya'), $this->person('Nell Warwick')];
         $item = $this->document($this->shelf('Volunteers', [[$ines, Role::Owner], [$nell, Role::Editor]]), $ines, 'One.');
         $sent = ['base' => $item->root, 'client' => 'w', 'content' => $this->wire($this->paragraphs('Hers.'))];
-        $this->actingAs($ines)->get(route('item', $item))->assertSee("<meta name=\"person\" content=\"{$ines->id}\" data-key=\"{$ines->keptKey()}\">", false)->assertDontSee($nell->keptKey());
+        $this->actingAs($ines)
+            ->get(route('item', $item))
+            ->assertSee("<meta name=\"person\" content=\"{$ines->id}\" data-key=\"{$ines->keptKey()}\">", false)
+            ->assertDontSee($nell->keptKey());
         $this->actingAs($nell);
-        $this->withHeader('X-Person', (string) $ines->id)->putJson(route('state.save', $item), $sent)->assertUnauthorized()->assertSee('Somebody else is signed in here now');
+        $this->withHeader('X-Person', (string) $ines->id)
+            ->putJson(route('state.save', $item), $sent)
+            ->assertUnauthorized()
+            ->assertSee('Somebody else is signed in here now');
         $this->withHeader('X-Person', (string) $ines->id)->getJson(route('live', [$item, 'client' => 'w']))->assertUnauthorized();
         self::assertSame(2, $item->refresh()->head);
         $this->withHeader('X-Person', (string) $nell->id)->putJson(route('state.save', $item), $sent)->assertOk();
@@ -126,7 +140,11 @@ final class SignInTest extends FeatureCase
         $this->put(route('milestone.mark', [$item, 2]), ['name' => 'Agreed'])->assertSessionHas('said');
         // What the page of before still asks for comes in between, and leads nobody back to itself.
         $this->withHeader('Sec-Fetch-Dest', 'empty')->get(route('ribbon', $item))->assertOk();
-        $this->withHeader('Sec-Fetch-Dest', 'document')->get(route('history', $item))->assertOk()->assertSee('data-said', false)->assertSee('Agreed');
+        $this->withHeader('Sec-Fetch-Dest', 'document')
+            ->get(route('history', $item))
+            ->assertOk()
+            ->assertSee('data-said', false)
+            ->assertSee('Agreed');
         self::assertSame(route('history', $item), session()->previousUrl());
         $this->get(route('history', $item))->assertOk()->assertDontSee('data-said', false);
     }
@@ -141,12 +159,18 @@ final class SignInTest extends FeatureCase
         [$session, $recaller] = [session()->getId(), (string) $first->getCookie($remember)?->getValue()];
         self::assertSame($ines->id, auth()->id());
         // Nell signs in at the same browser; a request of Ines's tab was sent before that was answered, with all that Ines had.
-        $this->withCookie($name, $session)->post(route('sign-in.store'), ['email' => 'nell@example.org', 'password' => 'a long password'])->assertRedirect();
+        $this->withCookie($name, $session)
+            ->post(route('sign-in.store'), ['email' => 'nell@example.org', 'password' => 'a long password'])
+            ->assertRedirect();
         // As in another worker.
         auth()->forgetGuards();
         session()->flush();
         app('cookie')->flushQueuedCookies();
-        $this->withCookies([$name => $session, $remember => $recaller])->get(route('home'))->assertRedirect(route('sign-in'))->assertCookieMissing($name)->assertCookieMissing($remember);
+        $this->withCookies([$name => $session, $remember => $recaller])
+            ->get(route('home'))
+            ->assertRedirect(route('sign-in'))
+            ->assertCookieMissing($name)
+            ->assertCookieMissing($remember);
         self::assertNull(auth()->user());
     }
 
@@ -160,7 +184,13 @@ final class SignInTest extends FeatureCase
 
     public function test_a_place_whose_queue_nobody_works_is_not_well(): void
     {
-        DB::table('jobs')->insert(['queue' => 'default', 'payload' => '{}', 'attempts' => 0, 'available_at' => now()->getTimestamp(), 'created_at' => now()->getTimestamp()]);
+        DB::table('jobs')->insert([
+            'queue' => 'default',
+            'payload' => '{}',
+            'attempts' => 0,
+            'available_at' => now()->getTimestamp(),
+            'created_at' => now()->getTimestamp(),
+        ]);
         $this->get('/up')->assertOk();
         $this->travel(20)->minutes();
         $this->get('/up')->assertStatus(500);
@@ -173,8 +203,14 @@ final class SignInTest extends FeatureCase
         DB::statement('PRAGMA busy_timeout = 10');
         $other = new PDO('sqlite:'.$this->databasePath());
         $other->exec('BEGIN IMMEDIATE');
-        $this->actingAs($ines)->post(route('shelf.make', $shelf), ['kind' => 'document', 'title' => 'New'])->assertStatus(503)->assertHeader('Retry-After', '3')->assertSee('Others are writing just now');
-        $this->postJson(route('shelf.make', $shelf), ['kind' => 'document', 'title' => 'New'])->assertStatus(503)->assertHeader('Retry-After', '3');
+        $this->actingAs($ines)
+            ->post(route('shelf.make', $shelf), ['kind' => 'document', 'title' => 'New'])
+            ->assertStatus(503)
+            ->assertHeader('Retry-After', '3')
+            ->assertSee('Others are writing just now');
+        $this->postJson(route('shelf.make', $shelf), ['kind' => 'document', 'title' => 'New'])
+            ->assertStatus(503)
+            ->assertHeader('Retry-After', '3');
         $other->exec('ROLLBACK');
         $this->post(route('shelf.make', $shelf), ['kind' => 'document', 'title' => 'New'])->assertRedirect();
     }
@@ -182,7 +218,12 @@ final class SignInTest extends FeatureCase
     public function test_an_account_is_tried_so_often_an_hour_from_wherever(): void
     {
         $this->person('Ines Oduya');
-        $statuses = array_map(fn (int $at) => $this->withServerVariables(['REMOTE_ADDR' => "10.0.0.{$at}"])->postJson(route('sign-in.store'), ['email' => 'ines@example.org', 'password' => "guess {$at}"])->status(), range(1, 70));
+        $statuses = array_map(
+            fn (int $at) => $this->withServerVariables(['REMOTE_ADDR' => "10.0.0.{$at}"])
+                ->postJson(route('sign-in.store'), ['email' => 'ines@example.org', 'password' => "guess {$at}"])
+                ->status(),
+            range(1, 70),
+        );
         self::assertSame([422, 429], [$statuses[59], $statuses[60]]);
         // An address without an account takes as long: a password is hashed for it as well.
         $hashed = 0;
@@ -192,7 +233,9 @@ final class SignInTest extends FeatureCase
 
             return 'a hash';
         });
-        $this->withServerVariables(['REMOTE_ADDR' => '10.0.1.1'])->postJson(route('sign-in.store'), ['email' => 'nobody@example.org', 'password' => 'guess'])->assertUnprocessable();
+        $this->withServerVariables(['REMOTE_ADDR' => '10.0.1.1'])
+            ->postJson(route('sign-in.store'), ['email' => 'nobody@example.org', 'password' => 'guess'])
+            ->assertUnprocessable();
         self::assertSame(1, $hashed);
     }
 

@@ -35,7 +35,11 @@ final class VerifyTest extends FeatureCase
     {
         parent::setUp();
         $ines = $this->person('Ines Oduya');
-        $this->item = $this->document($this->shelf('Volunteers', [[$ines, Role::Owner]]), $ines, ...array_map(fn (int $at) => "Paragraph {$at}, of some length.", range(1, 60)));
+        $this->item = $this->document(
+            $this->shelf('Volunteers', [[$ines, Role::Owner]]),
+            $ines,
+            ...array_map(fn (int $at) => "Paragraph {$at}, of some length.", range(1, 60)),
+        );
         $this->save($this->item, $ines, $this->paragraphs(...array_map(fn (int $at) => "Paragraph {$at}, of some length.", range(1, 61))));
         $this->assertVerified();
     }
@@ -68,15 +72,38 @@ final class VerifyTest extends FeatureCase
     public function test_a_large_table_is_read_by_what_changed_and_what_breaks_the_schema_in_between_is_found(): void
     {
         $ines = User::query()->firstOrFail();
-        $parts = [new Part('tab1', 'tab', 0, ['name' => 'Log', 'frozen' => 0]), new Part('cone', 'column', 1, ['width' => 0, 'format' => ''])];
+        $parts = [
+            new Part('tab1', 'tab', 0, ['name' => 'Log', 'frozen' => 0]),
+            new Part('cone', 'column', 1, ['width' => 0, 'format' => '']),
+        ];
         for ($row = 0; $row < config('attic.large'); $row++) {
             $parts[] = new Part(sprintf('r%05d', $row), 'row', 1, ['cone' => $row]);
         }
-        $sheet = app(MakeItem::class)->handle($this->item->shelf, $ines, 'spreadsheet', 'Large', content: new Content(new SpreadsheetKind, PartTree::of($parts)), keepIds: true);
+        $sheet = app(MakeItem::class)->handle(
+            $this->item->shelf,
+            $ines,
+            'spreadsheet',
+            'Large',
+            content: new Content(new SpreadsheetKind, PartTree::of($parts)),
+            keepIds: true,
+        );
         foreach (range(1, 6) as $round) {
             Date::setTestNow(Date::now()->addMinutes(3));
             $id = sprintf('r%05d', 100 * $round);
-            self::assertInstanceOf(Saved::class, app(SaveState::class)->handle($sheet->refresh(), $ines, new Sent($sheet->root, null, 'w', keep: true, edits: ['cells' => [$id => ['cone' => -$round]], 'at' => [$id => 2 + 100 * $round]])));
+            self::assertInstanceOf(
+                Saved::class,
+                app(SaveState::class)->handle(
+                    $sheet->refresh(),
+                    $ines,
+                    new Sent(
+                        $sheet->root,
+                        null,
+                        'w',
+                        keep: true,
+                        edits: ['cells' => [$id => ['cone' => -$round]], 'at' => [$id => 2 + 100 * $round]],
+                    ),
+                ),
+            );
         }
         self::assertSame(7, $sheet->refresh()->head);
         $chunks = app(SqliteChunkStore::class);
@@ -86,8 +113,15 @@ final class VerifyTest extends FeatureCase
         self::assertLessThan(3 * $whole + 200, $chunks->reads - $before - $whole, 'two of seven are read whole');
 
         $states = app(States::class);
-        $odd = $states->splice((string) Version::query()->where(['item_id' => $sheet->id, 'number' => 3])->value('root'), [[1000, 1001, [new Part('podd', 'paragraph', 1, ['text' => 'No cell'])]]]);
-        Version::query()->where(['item_id' => $sheet->id, 'number' => 4])->update(['root' => $odd]);
+        $odd = $states->splice(
+            (string) Version::query()
+                ->where(['item_id' => $sheet->id, 'number' => 3])
+                ->value('root'),
+            [[1000, 1001, [new Part('podd', 'paragraph', 1, ['text' => 'No cell'])]]],
+        );
+        Version::query()
+            ->where(['item_id' => $sheet->id, 'number' => 4])
+            ->update(['root' => $odd]);
         self::assertSame(1, Artisan::call('attic:verify', ['--shelf' => $sheet->shelf->key]));
         $said = Artisan::output();
         self::assertStringContainsString('version 4 of “Large” breaks the schema', $said);
@@ -140,7 +174,16 @@ final class VerifyTest extends FeatureCase
     {
         $ines = User::query()->firstOrFail();
         for ($round = 1; $round <= $rounds; $round++) {
-            $this->save($this->item, $ines, $this->paragraphs(...array_map(fn (int $at) => "Paragraph {$at}, of some length.".($at === 30 + $round ? " Edited {$round} times." : ''), range(1, 61))));
+            $this->save(
+                $this->item,
+                $ines,
+                $this->paragraphs(
+                    ...array_map(
+                        fn (int $at) => "Paragraph {$at}, of some length.".($at === 30 + $round ? " Edited {$round} times." : ''),
+                        range(1, 61),
+                    ),
+                ),
+            );
         }
     }
 
@@ -154,7 +197,10 @@ final class VerifyTest extends FeatureCase
         self::assertGreaterThanOrEqual(count($flipped), substr_count($said, 'Chunk '));
         self::assertStringContainsString('version 2 of “', $said);
         self::assertStringContainsString('version 11 of “', $said);
-        self::assertSame($before, [DB::table('chunks')->count(), DB::table('chunks')->get()->map(fn ($row) => sha1((string) $row->data))->all()]);
+        self::assertSame($before, [
+            DB::table('chunks')->count(),
+            DB::table('chunks')->get()->map(fn ($row) => sha1((string) $row->data))->all(),
+        ]);
     }
 
     public function test_what_is_damaged_is_never_shown_nor_written_from_and_its_whole_neighbours_are_named(): void
@@ -164,10 +210,20 @@ final class VerifyTest extends FeatureCase
         $newest = DB::table('chunks')->max('id');
         DB::update('UPDATE chunks SET data = zeroblob(length(data)) WHERE id = ?', [$newest]);
         $this->actingAs(User::query()->firstOrFail());
-        $this->get(route('history', ['item' => $this->item, 'from' => 6, 'to' => 7]))->assertStatus(500)->assertSee('version')->assertSee('damaged on the disk')->assertSee('6 as it was');
+        $this->get(route('history', ['item' => $this->item, 'from' => 6, 'to' => 7]))
+            ->assertStatus(500)
+            ->assertSee('version')
+            ->assertSee('damaged on the disk')
+            ->assertSee('6 as it was');
         $this->get(route('history', ['item' => $this->item, 'from' => 5, 'to' => 6]))->assertOk();
         $count = [DB::table('chunks')->count(), Version::query()->count()];
-        $this->putJson(route('state.save', $this->item), ['base' => $this->item->refresh()->root, 'client' => 'w', 'content' => $this->wire($this->paragraphs('Anything'))])->assertStatus(500)->assertJsonPath('message', 'A part of what is kept here is damaged on the disk. Nothing was written.');
+        $this->putJson(route('state.save', $this->item), [
+            'base' => $this->item->refresh()->root,
+            'client' => 'w',
+            'content' => $this->wire($this->paragraphs('Anything')),
+        ])
+            ->assertStatus(500)
+            ->assertJsonPath('message', 'A part of what is kept here is damaged on the disk. Nothing was written.');
         self::assertSame($count, [DB::table('chunks')->count(), Version::query()->count()]);
     }
 
@@ -211,8 +267,14 @@ final class VerifyTest extends FeatureCase
     public function test_a_backup_has_pictures_that_are_not_kept_any_more(): void
     {
         $this->actingAs(User::query()->firstOrFail());
-        $picture = $this->postJson(route('picture.store', $this->item), ['picture' => UploadedFile::fake()->image('lamp.png', 8, 8)])->assertOk()->json();
-        $this->save($this->item, User::query()->firstOrFail(), PartTree::of([...$this->tree($this->item)->parts, new Part('pic1', 'picture', 0, ['alt' => '', ...$picture])]));
+        $picture = $this->postJson(route('picture.store', $this->item), ['picture' => UploadedFile::fake()->image('lamp.png', 8, 8)])
+            ->assertOk()
+            ->json();
+        $this->save(
+            $this->item,
+            User::query()->firstOrFail(),
+            PartTree::of([...$this->tree($this->item)->parts, new Part('pic1', 'picture', 0, ['alt' => '', ...$picture])]),
+        );
         DB::statement('PRAGMA wal_checkpoint(TRUNCATE)');
         $backup = (string) tempnam(sys_get_temp_dir(), 'attic');
         copy($this->databasePath(), $backup);
@@ -230,7 +292,10 @@ final class VerifyTest extends FeatureCase
     {
         $folder = sys_get_temp_dir().'/attic-migrations-'.bin2hex(random_bytes(4));
         mkdir($folder);
-        file_put_contents("{$folder}/2099_01_01_000000_two_tables.php", "<?php return new class extends Illuminate\\Database\\Migrations\\Migration { public function up(): void { DB::statement('CREATE TABLE one_of_two (id INTEGER)'); if (is_file('{$folder}/killed')) { throw new RuntimeException('killed'); } DB::statement('CREATE TABLE two_of_two (id INTEGER)'); } };");
+        file_put_contents(
+            "{$folder}/2099_01_01_000000_two_tables.php",
+            "<?php return new class extends Illuminate\\Database\\Migrations\\Migration { public function up(): void { DB::statement('CREATE TABLE one_of_two (id INTEGER)'); if (is_file('{$folder}/killed')) { throw new RuntimeException('killed'); } DB::statement('CREATE TABLE two_of_two (id INTEGER)'); } };",
+        );
         touch("{$folder}/killed");
         try {
             Artisan::call('migrate', ['--path' => $folder, '--realpath' => true, '--force' => true]);

@@ -136,7 +136,14 @@ final class WatchTest extends FeatureCase
         // Once; and whoever proposed is told the answer.
         self::assertCount(1, $this->mails());
         $proposal = Proposal::query()->firstOrFail();
-        $this->actingAs($this->ines)->put(route('proposals.answer', [$item, $proposal]), ['do' => 'declined', 'seen' => $item->refresh()->head, 'state' => $proposal->root, 'word' => 'Not at noon.'])->assertSessionHasNoErrors();
+        $this->actingAs($this->ines)
+            ->put(route('proposals.answer', [$item, $proposal]), [
+                'do' => 'declined',
+                'seen' => $item->refresh()->head,
+                'state' => $proposal->root,
+                'word' => 'Not at noon.',
+            ])
+            ->assertSessionHasNoErrors();
         $mails = $this->mails();
         self::assertCount(2, $mails);
         self::assertStringContainsString('Not at noon.', $mails[1]);
@@ -170,10 +177,15 @@ final class WatchTest extends FeatureCase
         $key = (string) $this->ines->refresh()->feed_key;
         $this->get(route('watch', $item))->assertSee("/feeds/{$key}/items/{$item->key}");
         auth()->forgetGuards();
-        $answer = $this->get("/feeds/{$key}/items/{$item->key}")->assertOk()->assertHeader('Content-Type', 'application/atom+xml; charset=utf-8');
+        $answer = $this->get("/feeds/{$key}/items/{$item->key}")
+            ->assertOk()
+            ->assertHeader('Content-Type', 'application/atom+xml; charset=utf-8');
         self::assertSame([], $answer->headers->getCookies());
         $feed = new SimpleXMLElement((string) $answer->getContent());
-        self::assertSame(['Bench rules', 2, 'Tobi Brandt'], [(string) $feed->title, count($feed->entry), (string) $feed->entry[0]->author->name]);
+        self::assertSame(
+            ['Bench rules', 2, 'Tobi Brandt'],
+            [(string) $feed->title, count($feed->entry), (string) $feed->entry[0]->author->name],
+        );
         $this->actingAs($this->ines)->put(route('account.feed'), ['key' => 0]);
         $this->get("/feeds/{$key}/items/{$item->key}")->assertNotFound();
         $page = $this->page($this->shelf, $this->ines, 'Hours');

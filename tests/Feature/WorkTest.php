@@ -97,7 +97,9 @@ final class WorkTest extends FeatureCase
     {
         $this->from(route('shelf', $this->shelf))->bring('Broken.xlsx', str_repeat('no workbook ', 9_000))->assertRedirect();
         $this->work();
-        $this->get(route('work', Task::query()->firstOrFail()))->assertRedirect(route('shelf', $this->shelf))->assertSessionHasErrors('file');
+        $this->get(route('work', Task::query()->firstOrFail()))
+            ->assertRedirect(route('shelf', $this->shelf))
+            ->assertSessionHasErrors('file');
         $this->bring('Large.csv', str_repeat(str_repeat('long ', 200).",12345\n", 3_100));
         $this->shelf->memberships()->where('user_id', $this->ines->id)->update(['role' => 'viewer']);
         $this->work();
@@ -110,23 +112,37 @@ final class WorkTest extends FeatureCase
     public function test_one_person_has_so_much_under_way_and_no_more(): void
     {
         for ($i = 0; $i < WorkedBeside::AT_ONCE; $i++) {
-            $this->bring("Large {$i}.csv", str_repeat(str_repeat('long ', 200).",12345\n", 3_100))->assertRedirect(route('work', Task::query()->latest('id')->firstOrFail()));
+            $this->bring("Large {$i}.csv", str_repeat(str_repeat('long ', 200).",12345\n", 3_100))->assertRedirect(
+                route('work', Task::query()->latest('id')->firstOrFail()),
+            );
         }
-        $this->from(route('shelf', $this->shelf))->bring('One more.csv', str_repeat(str_repeat('long ', 200).",12345\n", 3_100))->assertRedirect(route('shelf', $this->shelf))->assertSessionHasErrors('file');
+        $this->from(route('shelf', $this->shelf))
+            ->bring('One more.csv', str_repeat(str_repeat('long ', 200).",12345\n", 3_100))
+            ->assertRedirect(route('shelf', $this->shelf))
+            ->assertSessionHasErrors('file');
         self::assertSame(WorkedBeside::AT_ONCE, Task::query()->count());
     }
 
     public function test_a_look_at_a_large_file_can_be_gone_on_with(): void
     {
-        $this->post(route('dataset.look', $this->shelf), ['file' => UploadedFile::fake()->createWithContent('log.csv', "Day,Minutes,What\n".str_repeat('2026-03-01,35,'.str_repeat('long ', 200)."\n", 3_100))])->assertRedirect();
+        $this->post(route('dataset.look', $this->shelf), [
+            'file' => UploadedFile::fake()->createWithContent(
+                'log.csv',
+                "Day,Minutes,What\n".str_repeat('2026-03-01,35,'.str_repeat('long ', 200)."\n", 3_100),
+            ),
+        ])->assertRedirect();
         $this->work();
         $page = $this->get(route('work', Task::query()->firstOrFail()))->assertOk()->assertSee('Minutes')->assertSee((string) csrf_token());
         preg_match('/name="seal" value="([^"]+)"/', (string) $page->getContent(), $seal);
         $sealed = ['seal' => $seal[1] ?? '', 'title' => 'Log'];
-        $this->post(route('dataset.store', $this->shelf), $sealed)->assertRedirect(route('work', Task::query()->latest('id')->firstOrFail()));
+        $this->post(route('dataset.store', $this->shelf), $sealed)->assertRedirect(
+            route('work', Task::query()->latest('id')->firstOrFail()),
+        );
         self::assertSame(0, Item::query()->count());
         $this->work();
-        $this->get(route('work', Task::query()->latest('id')->firstOrFail()))->assertRedirect(route('item', Item::query()->firstOrFail()))->assertSessionHas('said', 'Made, with 3,100 records.');
+        $this->get(route('work', Task::query()->latest('id')->firstOrFail()))
+            ->assertRedirect(route('item', Item::query()->firstOrFail()))
+            ->assertSessionHas('said', 'Made, with 3,100 records.');
         self::assertSame('Log', Item::query()->where('kind', 'dataset')->firstOrFail()->title);
     }
 }

@@ -25,6 +25,12 @@ for ($i = 0; $i < (int) $times; $i++) {
     $tree = $app->make(States::class)->tree($item->root);
     $own = new Part('own'.$editorId, 'paragraph', 0, ['text' => RichText::plain(str_repeat("round {$i} of {$editorId} ", 20))]);
     $parts = array_filter($tree->parts, fn (Part $part) => $part->id !== $own->id);
-    $saved = $app->make(SaveState::class)->handle($item, $editor, new Sent($item->root, PartTree::of([...array_values($parts), $own]), "saver-{$editorId}-{$i}", keep: true));
+    $saved = $app
+        ->make(SaveState::class)
+        ->handle(
+            $item,
+            $editor,
+            new Sent($item->root, PartTree::of([...array_values($parts), $own]), "saver-{$editorId}-{$i}", keep: true),
+        );
     echo $saved instanceof Saved ? '.' : 'x';
 }

@@ -18,6 +18,8 @@ echo '.';
 $connection->transaction(fn () => $pdo->prepare('INSERT INTO waited (name) VALUES (?)')->execute([$name]));
 // And all of them are the first who say that they are here, in one after the other of places.
 for ($place = 0, $container = new Container; $place < 100; $place++) {
-    usleep(1000 - (int) (microtime(true) * 1e6) % 1000);
-    PresenceFile::connect(new ConnectionFactory($container), ['driver' => 'sqlite', 'database' => "{$database}.{$place}"], 'presence')->table('presences')->count();
+    usleep(1000 - ((int) (microtime(true) * 1e6) % 1000));
+    PresenceFile::connect(new ConnectionFactory($container), ['driver' => 'sqlite', 'database' => "{$database}.{$place}"], 'presence')
+        ->table('presences')
+        ->count();
 }

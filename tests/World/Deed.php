@@ -71,7 +71,32 @@ enum Deed: string
     /** Whether it can be tried on what is in Lost & found: looking, and what is refused there; for all else people bring it back first. */
     public function isTriedOnLost(): bool
     {
-        return in_array($this, [self::Write, self::Send, self::Keep, self::SendUnanswered, self::Hear, self::Look, self::Reload, self::LookBack, self::Trespass, self::Wait, self::Tidy, self::Night, self::Rights, self::Lose, self::BringDay, self::AskForYes, self::CopyOut, self::Answer, self::Talk, self::Ways], true);
+        return in_array(
+            $this,
+            [
+                self::Write,
+                self::Send,
+                self::Keep,
+                self::SendUnanswered,
+                self::Hear,
+                self::Look,
+                self::Reload,
+                self::LookBack,
+                self::Trespass,
+                self::Wait,
+                self::Tidy,
+                self::Night,
+                self::Rights,
+                self::Lose,
+                self::BringDay,
+                self::AskForYes,
+                self::CopyOut,
+                self::Answer,
+                self::Talk,
+                self::Ways,
+            ],
+            true,
+        );
     }
 
     /** How often it is done, against the others. */
@@ -86,10 +111,35 @@ enum Deed: string
             self::LookBack => 2,
             self::Decide, self::Talk, self::Respond => 3,
             self::Propose => 5,
-            self::Trespass, self::AskForYes, self::Rename, self::TakeAway, self::Follow, self::Tidy, self::Lose, self::Pin, self::SwitchHistory, self::Ways => 1,
+            self::Trespass,
+            self::AskForYes,
+            self::Rename,
+            self::TakeAway,
+            self::Follow,
+            self::Tidy,
+            self::Lose,
+            self::Pin,
+            self::SwitchHistory,
+            self::Ways => 1,
             self::Reload, self::Answer, self::EditEntry, self::Settle => 3,
             self::OwnPage => 12,
-            self::Picture, self::Keep, self::Milestone, self::Restore, self::Pick, self::PartBack, self::TakeBack, self::TakeOut, self::CopyOut, self::Publish, self::Rights, self::Thin, self::Night, self::House, self::BringDay, self::Visit, self::BringFile => 2,
+            self::Picture,
+            self::Keep,
+            self::Milestone,
+            self::Restore,
+            self::Pick,
+            self::PartBack,
+            self::TakeBack,
+            self::TakeOut,
+            self::CopyOut,
+            self::Publish,
+            self::Rights,
+            self::Thin,
+            self::Night,
+            self::House,
+            self::BringDay,
+            self::Visit,
+            self::BringFile => 2,
         };
     }
 }

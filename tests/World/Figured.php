@@ -27,7 +27,16 @@ final class Figured
             foreach ($tree->parts as $field) {
                 foreach ($field->role === 'field' ? ['count' => $field->id, "sum:{$field->id}" => ''] : [] as $measure => $by) {
                     $parts[] = new Part(sprintf('w%04d', count($parts)), 'widget', 1, [
-                        'type' => 'table', 'title' => '', 'source' => $dataset->key, 'measure' => $measure, ...($by === '' ? [] : ['by' => $by]), 'most' => 1000, 'x' => 0, 'y' => 4 * count($parts), 'across' => 6, 'down' => 4,
+                        'type' => 'table',
+                        'title' => '',
+                        'source' => $dataset->key,
+                        'measure' => $measure,
+                        ...$by === '' ? [] : ['by' => $by],
+                        'most' => 1000,
+                        'x' => 0,
+                        'y' => 4 * count($parts),
+                        'across' => 6,
+                        'down' => 4,
                     ]);
                 }
             }
@@ -54,15 +63,23 @@ final class Figured
         $answer = $this->world->as('ines')->get(route('report.figures', [$this->report, $widget->id]));
         $says = "{$widget->string('measure')} by {$widget->string('by')} of {$dataset->title}";
         if ($field?->role !== 'field' || ($measure === 'sum' && ! in_array($field->string('type'), ['number', 'money'], true))) {
-            $answer->getStatusCode() === 404 || throw Broken::law('A figure equals its calculation', "{$says} was answered {$answer->getStatusCode()}, though there is nothing to count");
+            $answer->getStatusCode() === 404
+                || throw Broken::law(
+                    'A figure equals its calculation',
+                    "{$says} was answered {$answer->getStatusCode()}, though there is nothing to count",
+                );
 
             return;
         }
         $this->world->allowed($answer, "asking for {$says}");
-        $records = array_map(fn (Part $part): mixed => Cell::result($part->fields[$field->id] ?? null), array_filter($tree->parts, fn (Part $part) => $part->role === 'record'));
+        $records = array_map(
+            fn (Part $part): mixed => Cell::result($part->fields[$field->id] ?? null),
+            array_filter($tree->parts, fn (Part $part) => $part->role === 'record'),
+        );
         $wanted = $measure === 'sum' ? $this->sum($records) : $this->counts($records, $field->string('type'));
         $given = $this->read((string) $answer->getContent(), $measure === 'sum');
-        $given === $wanted || throw Broken::law('A figure equals its calculation', "{$says} is ".json_encode($given).', not '.json_encode($wanted));
+        $given === $wanted
+            || throw Broken::law('A figure equals its calculation', "{$says} is ".json_encode($given).', not '.json_encode($wanted));
     }
 
     /**
@@ -101,7 +118,9 @@ final class Figured
     private function read(string $csv, bool $isSum): array
     {
         $found = [];
-        foreach (array_slice(array_map(fn (string $line) => str_getcsv($line, escape: ''), preg_split('/\r\n/', trim($csv)) ?: []), 1) as $cells) {
+        foreach (
+            array_slice(array_map(fn (string $line) => str_getcsv($line, escape: ''), preg_split('/\r\n/', trim($csv)) ?: []), 1) as $cells
+        ) {
             $key = (string) $cells[0];
             $key = str_starts_with($key, "'") ? substr($key, 1) : $key;
             if (($cells[1] ?? '') !== '') {

@@ -55,7 +55,10 @@ final class Laws
             $this->follows($kind, $dataset);
         }
         if ($this->world->figures !== null && ! $this->world->isLost('dataset')) {
-            (new Figured($this->world, $this->world->figures, [$this->world->items['dataset'], ...array_values($this->world->followers)]))->hold();
+            (new Figured($this->world, $this->world->figures, [
+                $this->world->items['dataset'],
+                ...array_values($this->world->followers),
+            ]))->hold();
         }
         foreach ($this->world->items['form']->entries()->orderBy('id')->get()->all() as $entry) {
             $versions = Version::query()->with('user')->where('item_id', $entry->id)->orderBy('number')->get()->all();
@@ -71,14 +74,23 @@ final class Laws
         $this->hold();
         foreach ($this->world->windows() as $window) {
             $root = $this->world->items[$window->item]->root;
-            if ($window->sent === null && ! $window->isDirty() && $window->base !== $root && $this->world->sees($window->who, $window->item)) {
+            if (
+                $window->sent === null
+                && ! $window->isDirty()
+                && $window->base !== $root
+                && $this->world->sees($window->who, $window->item)
+            ) {
                 throw Broken::law('All windows end alike', "{$window->who} sees another {$window->item}");
             }
         }
         Artisan::call('attic:lives');
         $lives = $this->lives();
         Artisan::call('attic:lives', ['--anew' => true]);
-        $lives === $this->lives() || throw Broken::law('What is found is what stands in the versions', implode(' · ', array_slice([...array_diff($lives, $this->lives()), 'anew:', ...array_diff($this->lives(), $lives)], 0, 6)));
+        $lives === $this->lives()
+            || throw Broken::law(
+                'What is found is what stands in the versions',
+                implode(' · ', array_slice([...array_diff($lives, $this->lives()), 'anew:', ...array_diff($this->lives(), $lives)], 0, 6)),
+            );
         Artisan::call('attic:verify') === 0 || throw Broken::law('The store is sound', Artisan::output());
         if ($merges) {
             $this->holdWhenTwoAreOne();
@@ -116,7 +128,15 @@ final class Laws
     {
         $lives = [];
         foreach (LifeBlocks::everywhere() as $block) {
-            array_push($lives, ...array_map(fn (Life $life) => "{$life->item} {$life->part} {$life->field} {$life->from} {$life->gone} {$life->text} {$life->spelled}", $block->lives()));
+            array_push(
+                $lives,
+                ...array_map(
+                    fn (
+                        Life $life,
+                    ) => "{$life->item} {$life->part} {$life->field} {$life->from} {$life->gone} {$life->text} {$life->spelled}",
+                    $block->lives(),
+                ),
+            );
         }
         sort($lives);
 
@@ -126,11 +146,19 @@ final class Laws
     /** @param list<Version> $versions */
     private function numbers(string $kind, Item $item, array $versions): void
     {
-        $numbers = [...array_map(fn (Version $version) => $version->number, $versions), ...array_map(intval(...), DB::table('gone_versions')->where('item_id', $item->id)->pluck('number')->all())];
+        $numbers = [
+            ...array_map(fn (Version $version) => $version->number, $versions),
+            ...array_map(intval(...), DB::table('gone_versions')->where('item_id', $item->id)->pluck('number')->all()),
+        ];
         sort($numbers);
-        $numbers === range(1, $item->head) && $item->kept() === count($versions) || throw Broken::law('Numbers never go back, and what is not kept is known', $kind);
+        ($numbers === range(1, $item->head) && $item->kept() === count($versions))
+            || throw Broken::law('Numbers never go back, and what is not kept is known', $kind);
         for ($at = 1; $at < count($versions); $at++) {
-            $versions[$at]->saved_at >= $versions[$at - 1]->saved_at || throw Broken::law('Numbers never go back and have no holes', "{$kind} {$versions[$at]->number} is older than the one before");
+            $versions[$at]->saved_at >= $versions[$at - 1]->saved_at
+                || throw Broken::law(
+                    'Numbers never go back and have no holes',
+                    "{$kind} {$versions[$at]->number} is older than the one before",
+                );
         }
     }
 
@@ -152,12 +180,26 @@ final class Laws
             if ($version->number <= ($this->until[$kind] ?? 0)) {
                 continue;
             }
-            foreach (array_diff_key($this->tagsAt($version->root), $this->known[$kind] ?? [], $this->world->ledger->figured) as $tag => $unused) {
+            foreach (
+                array_diff_key($this->tagsAt($version->root), $this->known[$kind] ?? [], $this->world->ledger->figured) as $tag => $unused
+            ) {
                 $author = Ledger::author((string) $tag);
                 // Behind a gap it may have come with what is no longer kept.
-                $writers = [$version->user_id, ...($version->facts['by'] ?? []), ...DB::table('gone_versions')->where('item_id', $item->id)->where('number', '<', $version->number)->where('number', '>', $this->before($versions, $version))->pluck('user_id')->all()];
+                $writers = [
+                    $version->user_id,
+                    ...$version->facts['by'] ?? [],
+                    ...DB::table('gone_versions')
+                        ->where('item_id', $item->id)
+                        ->where('number', '<', $version->number)
+                        ->where('number', '>', $this->before($versions, $version))
+                        ->pluck('user_id')
+                        ->all(),
+                ];
                 if (! isset($this->world->people[$author]) || ! in_array($this->world->people[$author]->id, $writers, true)) {
-                    throw Broken::law('Nobody’s name stands on what they did not do', "version {$version->number} of the {$kind} by {$version->user->name} brought {$tag}");
+                    throw Broken::law(
+                        'Nobody’s name stands on what they did not do',
+                        "version {$version->number} of the {$kind} by {$version->user->name} brought {$tag}",
+                    );
                 }
                 $this->known[$kind][$tag] = true;
             }
@@ -171,7 +213,10 @@ final class Laws
     /** @param list<Version> $versions */
     private function before(array $versions, Version $version): int
     {
-        return max([0, ...array_filter(array_map(fn (Version $each) => $each->number, $versions), fn (int $number) => $number < $version->number)]);
+        return max([
+            0,
+            ...array_filter(array_map(fn (Version $each) => $each->number, $versions), fn (int $number) => $number < $version->number),
+        ]);
     }
 
     /** @param list<Version> $versions */
@@ -208,11 +253,20 @@ final class Laws
             throw Broken::law('A dataset that follows stands as its source', "the one of the {$kind}");
         }
         $sources = $kind === 'form' ? [$source->id, ...$source->entries()->pluck('id')->all()] : [$source->id];
-        $wrote = [...Version::query()->whereIn('item_id', $sources)->pluck('user_id')->all(), ...DB::table('removals')->whereIn('item_id', $sources)->pluck('user_id')->all(), ...Publishing::query()->where('item_id', $source->id)->pluck('decider_id')->all()];
+        $wrote = [
+            ...Version::query()->whereIn('item_id', $sources)->pluck('user_id')->all(),
+            ...DB::table('removals')->whereIn('item_id', $sources)->pluck('user_id')->all(),
+            ...Publishing::query()->where('item_id', $source->id)->pluck('decider_id')->all(),
+        ];
         // Where no history is kept, its version tells of the last who wrote alone.
         array_push($wrote, ...DB::table('activity')->whereIn('item_id', $sources)->pluck('user_id')->all());
-        $other = Version::query()->where('item_id', $dataset->id)->whereNotIn('user_id', array_filter($wrote))->whereNotIn('number', $this->world->ledger->followed[$kind] ?? [])->value('number');
-        $other === null || throw Broken::law('Nobody’s name stands on what they did not do', "version {$other} of the follower of the {$kind}");
+        $other = Version::query()
+            ->where('item_id', $dataset->id)
+            ->whereNotIn('user_id', array_filter($wrote))
+            ->whereNotIn('number', $this->world->ledger->followed[$kind] ?? [])
+            ->value('number');
+        $other === null
+            || throw Broken::law('Nobody’s name stands on what they did not do', "version {$other} of the follower of the {$kind}");
     }
 
     /** A sum is what its cells add up to, worked out here. */
@@ -220,10 +274,15 @@ final class Laws
     {
         foreach ($tree->parts as $row) {
             foreach ($row->fields as $value) {
-                if (! Cell::isFormula($value) || preg_match('/^SUM\(\[(\w*)\.(\w+)\]:\[(\w*)\.(\w+)\]\)$/', (string) Cell::formula($value), $found) !== 1) {
+                if (
+                    ! Cell::isFormula($value)
+                    || preg_match('/^SUM\(\[(\w*)\.(\w+)\]:\[(\w*)\.(\w+)\]\)$/', (string) Cell::formula($value), $found) !== 1
+                ) {
                     continue;
                 }
-                $rows = array_values(array_filter($tree->children()[$tree->parent($row->id)], fn (string $id) => $tree->get($id)->role === 'row'));
+                $rows = array_values(
+                    array_filter($tree->children()[$tree->parent($row->id)], fn (string $id) => $tree->get($id)->role === 'row'),
+                );
                 [$from, $to] = [array_search($found[1], $rows, true), array_search($found[3], $rows, true)];
                 $sum = 0;
                 foreach ($from === false || $to === false ? [] : array_slice($rows, min($from, $to), abs($to - $from) + 1) as $id) {
@@ -231,7 +290,11 @@ final class Laws
                     $sum += is_int($cell) ? $cell : 0;
                 }
                 $result = Cell::result($value);
-                ($from === false || $to === false ? is_array($result) : $result === $sum) || throw Broken::law('A figure equals its calculation', Cell::formula($value).' is '.json_encode($result).", not {$sum}");
+                ($from === false || $to === false ? is_array($result) : $result === $sum)
+                    || throw Broken::law(
+                        'A figure equals its calculation',
+                        Cell::formula($value).' is '.json_encode($result).", not {$sum}",
+                    );
             }
         }
     }

@@ -24,7 +24,10 @@ final class Ledger
     /** @var array<string, array<int, string>> item => version that was left behind => its root */
     public array $left = [];
 
-    /** @var array<string, array{string, int, string, int|null, string|null}> item => root, head, title, what is live and where, when it was deleted */
+    /**
+     * @var array<string, array{string, int, string, int|null, string|null}> item => root, head, title, what is live and where, when it was
+     *     deleted
+     */
     public array $lost = [];
 
     /** @var array<string, array<string, true>> item => tags that stood in versions which are no longer kept */
@@ -33,7 +36,10 @@ final class Ledger
     /** @var array<string, true> figures that were worked out where a file went out that came in again */
     public array $figured = [];
 
-    /** @var array<string, array<string, list<string>>> item => tag => who brought a file in which a name became a text: it is theirs, as names are not followed from part to part */
+    /**
+     * @var array<string, array<string, list<string>>> item => tag => who brought a file in which a name became a text: it is theirs, as
+     *     names are not followed from part to part
+     */
     public array $restated = [];
 
     /** @var array<string, list<int>> kind => versions of its follower with which somebody let it follow again */
@@ -68,7 +74,8 @@ final class Ledger
             [$number, $root] = $this->unkept[$kind] ?? [0, ''];
             if ($number === $newest->number && $root !== $newest->root) {
                 $states = app(States::class);
-                $this->gone[$kind] = ($this->gone[$kind] ?? []) + array_diff_key(self::tags($states->tree($root)), self::tags($states->tree($newest->root)));
+                $this->gone[$kind]
+                    = ($this->gone[$kind] ?? []) + array_diff_key(self::tags($states->tree($root)), self::tags($states->tree($newest->root)));
             }
             $this->unkept[$kind] = $newest->unkept ? [$newest->number, $newest->root] : [0, ''];
         }
@@ -91,7 +98,13 @@ final class Ledger
     /** @return array<string, true> figures that nobody typed: a file that goes out has them where a formula is */
     public static function results(PartTree $tree): array
     {
-        $results = array_merge([], ...array_map(fn (Part $part): array => array_map(Cell::result(...), array_filter($part->fields, Cell::isFormula(...))), $tree->parts));
+        $results = array_merge(
+            [],
+            ...array_map(
+                fn (Part $part): array => array_map(Cell::result(...), array_filter($part->fields, Cell::isFormula(...))),
+                $tree->parts,
+            ),
+        );
 
         return array_fill_keys(array_map(fn (int $result): string => "#{$result}", array_filter($results, is_int(...))), true);
     }
@@ -99,7 +112,18 @@ final class Ledger
     /** @return array<string, true> words that people typed as names and titles alone */
     public static function names(PartTree $tree): array
     {
-        $texts = array_merge([], ...array_map(fn (Part $part): array => array_values(array_map(fn (RichText $text) => $text->text(), array_filter($part->fields, fn (mixed $value) => $value instanceof RichText))), $tree->parts));
+        $texts = array_merge(
+            [],
+            ...array_map(
+                fn (Part $part): array => array_values(
+                    array_map(
+                        fn (RichText $text) => $text->text(),
+                        array_filter($part->fields, fn (mixed $value) => $value instanceof RichText),
+                    ),
+                ),
+                $tree->parts,
+            ),
+        );
 
         return array_diff_key(self::tags($tree), self::tagsOf(implode(' ', $texts)));
     }

@@ -29,7 +29,9 @@ final readonly class Looking
         $kept = $this->world->kept($this->item);
         $at = $chance->under(count($kept));
         [$from, $to] = [$kept[$at], $kept[min(count($kept) - 1, $at + $chance->of([0, 1, 3, 1000]))]];
-        $see = fn (string $route, array $more) => (string) $this->world->allowed($http->get(route($route, [$this->item, ...$more])), "looking at {$route} ".json_encode($more))->getContent();
+        $see = fn (string $route, array $more) => (string) $this->world
+            ->allowed($http->get(route($route, [$this->item, ...$more])), "looking at {$route} ".json_encode($more))
+            ->getContent();
         $this->writers($see('history', ['from' => $from, 'to' => $to, 'view' => 'who', 'rows' => 'all']));
         $this->marks($see('history', ['from' => $from, 'to' => $to]), $from, $to);
         $see('history', ['from' => $from, 'to' => $to, 'view' => 'was']);
@@ -42,7 +44,10 @@ final readonly class Looking
             $part = $chance->of($parts);
             $see('part', [$part->id]);
             if ($part->role === 'row' && $part->fields !== []) {
-                $this->world->allowed($http->get(route('cell', [$this->item, $part->id, $chance->of(array_map(strval(...), array_keys($part->fields)))])), 'looking at the history of a cell');
+                $this->world->allowed(
+                    $http->get(route('cell', [$this->item, $part->id, $chance->of(array_map(strval(...), array_keys($part->fields)))])),
+                    'looking at the history of a cell',
+                );
             }
         }
     }
@@ -63,10 +68,19 @@ final readonly class Looking
     /** As JSON with ids, or to the byte. */
     private function out(TestCase $http, int $number): void
     {
-        $tree = $this->world->states->tree((string) Version::query()->where(['item_id' => $this->item->id, 'number' => $number])->value('root'));
+        $tree = $this->world->states->tree(
+            (string) Version::query()
+                ->where(['item_id' => $this->item->id, 'number' => $number])
+                ->value('root'),
+        );
         $format = isset($this->item->room(Files::class)->named()['json']) ? 'json' : 'file';
-        $answer = $this->world->allowed($http->get(route('download', [$this->item, $number, $format])), "downloading {$number} as {$format}");
-        $isSame = $format === 'json' ? (new JsonReader)->read((string) $answer->getContent(), new FormatLimits)->tree->equals($tree) : $answer->streamedContent() === TextFile::bytes($tree);
+        $answer = $this->world->allowed(
+            $http->get(route('download', [$this->item, $number, $format])),
+            "downloading {$number} as {$format}",
+        );
+        $isSame = $format === 'json'
+            ? (new JsonReader)->read((string) $answer->getContent(), new FormatLimits)->tree->equals($tree)
+            : $answer->streamedContent() === TextFile::bytes($tree);
         $isSame || throw Broken::law('What goes out comes in the same', "version {$number} of the {$this->kind}");
     }
 
@@ -76,7 +90,10 @@ final readonly class Looking
         $this->cells($html);
         foreach ($this->nodes($html, "//*[contains(concat(' ', @class, ' '), ' written ')]") as $node) {
             foreach (Ledger::tagsOf($node->textContent) as $tag => $unused) {
-                $this->is((string) preg_replace('/^.*? by |, .*$/', '', $node->getAttribute('title')), $tag, 'wrote', [Ledger::author($tag), ...$this->world->ledger->restated[$this->kind][$tag] ?? []]);
+                $this->is((string) preg_replace('/^.*? by |, .*$/', '', $node->getAttribute('title')), $tag, 'wrote', [
+                    Ledger::author($tag),
+                    ...$this->world->ledger->restated[$this->kind][$tag] ?? [],
+                ]);
             }
         }
     }
@@ -85,7 +102,8 @@ final readonly class Looking
     private function cells(string $html): void
     {
         foreach ($this->nodes($html, "//td[contains(@class, 'is-theirs') and not(starts-with(@data-cell, 'rsum/'))]") as $node) {
-            $tags = Ledger::tagsOf($node->textContent) + (preg_match('/^[1-9]\d{4,}$/', trim($node->textContent)) === 1 ? ['#'.trim($node->textContent) => true] : []);
+            $tags = Ledger::tagsOf($node->textContent)
+            + (preg_match('/^[1-9]\d{4,}$/', trim($node->textContent)) === 1 ? ['#'.trim($node->textContent) => true] : []);
             foreach ($tags as $tag => $unused) {
                 $this->is(explode(',', $node->getAttribute('title'))[0], (string) $tag, 'wrote the cell', [Ledger::author((string) $tag)]);
             }
@@ -95,15 +113,32 @@ final readonly class Looking
     /** What changed: what came was written by its author or brought back, what went was taken away by somebody who had seen it. */
     private function marks(string $html, int $from, int $to): void
     {
-        $versions = Version::query()->where('item_id', $this->item->id)->where('number', '>', $from)->where('number', '<=', $to)->get(['user_id', 'cause']);
-        $whose = fn (Collection $of): array => array_keys(array_filter($this->world->people, fn (User $person) => $of->contains('user_id', $person->id)));
+        $versions = Version::query()
+            ->where('item_id', $this->item->id)
+            ->where('number', '>', $from)
+            ->where('number', '<=', $to)
+            ->get(['user_id', 'cause']);
+        $whose = fn (Collection $of): array => array_keys(
+            array_filter($this->world->people, fn (User $person) => $of->contains('user_id', $person->id)),
+        );
         $restorers = $whose($versions->whereNotIn('cause', [Cause::Wrote, Cause::Settled, Cause::Made]));
         $twice = $this->twice($to);
         foreach (['ins' => 'added', 'del' => 'removed'] as $mark => $did) {
             foreach ($this->nodes($html, "//{$mark}[@title]") as $node) {
                 foreach (Ledger::tagsOf($node->textContent) as $tag => $unused) {
-                    $allowed = $mark === 'ins' ? [Ledger::author($tag), ...$this->world->ledger->restated[$this->kind][$tag] ?? [], ...isset($twice[$tag]) ? $whose($versions) : []] : array_keys($this->world->ledger->taken[$this->kind][$tag] ?? []);
-                    $this->is((string) preg_replace('/^\w+ by /', '', $node->getAttribute('title')), $tag, "{$did} between {$from} and {$to}", [...$allowed, ...$restorers]);
+                    $allowed = $mark === 'ins'
+                        ? [
+                            Ledger::author($tag),
+                            ...$this->world->ledger->restated[$this->kind][$tag] ?? [],
+                            ...isset($twice[$tag]) ? $whose($versions) : [],
+                        ]
+                        : array_keys($this->world->ledger->taken[$this->kind][$tag] ?? []);
+                    $this->is(
+                        (string) preg_replace('/^\w+ by /', '', $node->getAttribute('title')),
+                        $tag,
+                        "{$did} between {$from} and {$to}",
+                        [...$allowed, ...$restorers],
+                    );
                 }
             }
         }
@@ -112,7 +147,11 @@ final readonly class Looking
     /** @return array<string, true> words that are in a version more than once: whoever joined what another went on with has copied them */
     private function twice(int $number): array
     {
-        $tree = $this->world->states->tree((string) Version::query()->where(['item_id' => $this->item->id, 'number' => $number])->value('root'));
+        $tree = $this->world->states->tree(
+            (string) Version::query()
+                ->where(['item_id' => $this->item->id, 'number' => $number])
+                ->value('root'),
+        );
         preg_match_all(Pen::TAG, implode(' ', array_map(fn (Part $part): string => $part->record(), $tree->parts)), $found);
 
         return array_fill_keys(array_keys(array_filter(array_count_values($found[0]), fn (int $count): bool => $count > 1)), true);
@@ -127,7 +166,10 @@ final readonly class Looking
                 return;
             }
         }
-        throw Broken::law('A word belongs to whoever typed it', "of the {$this->kind} it is said that {$name} {$did} {$tag}, which can only be of ".implode(', ', $allowed));
+        throw Broken::law(
+            'A word belongs to whoever typed it',
+            "of the {$this->kind} it is said that {$name} {$did} {$tag}, which can only be of ".implode(', ', $allowed),
+        );
     }
 
     /** @return list<DOMElement> */

@@ -34,8 +34,12 @@ final class Pen
      * @param  string  $who  whose words
      * @param  \Closure(): int  $count  a number that was not given before
      */
-    public function __construct(private readonly Chance $chance, private readonly string $kind, private readonly string $who, private readonly \Closure $count)
-    {
+    public function __construct(
+        private readonly Chance $chance,
+        private readonly string $kind,
+        private readonly string $who,
+        private readonly \Closure $count,
+    ) {
         $known = Kinds::named($kind);
         assert($known instanceof SchemaKind);
         $this->roles = $known->roles();
@@ -77,7 +81,14 @@ final class Pen
         if (isset($this->schema($part)[PartRole::CELLS])) {
             return $this->cell($tree, $part);
         }
-        $fields = array_keys(array_filter($this->schema($part), fn (string $type, string $name) => preg_match('/^(text|plain|string:\d{3,})/', $type) === 1 && in_array($name, self::WORDS, true), ARRAY_FILTER_USE_BOTH));
+        $fields = array_keys(
+            array_filter(
+                $this->schema($part),
+                fn (string $type, string $name) => preg_match('/^(text|plain|string:\d{3,})/', $type) === 1
+                    && in_array($name, self::WORDS, true),
+                ARRAY_FILTER_USE_BOTH,
+            ),
+        );
         if ($fields === []) {
             return $tree;
         }
@@ -85,10 +96,23 @@ final class Pen
         $value = $part->fields[$field] ?? '';
         $words = explode(' ', $value instanceof RichText ? $value->text() : (string) (is_scalar($value) ? $value : ''));
         $at = $this->chance->under(count($words) + 1);
-        array_splice($words, $at, $this->chance->under(3) === 0 ? 1 + $this->chance->under(2) : 0, [$this->tag(), ...($this->chance->once(4) ? [$this->tag().'.'] : [])]);
+        array_splice($words, $at, $this->chance->under(3) === 0 ? 1 + $this->chance->under(2) : 0, [
+            $this->tag(),
+            ...$this->chance->once(4) ? [$this->tag().'.'] : [],
+        ]);
         $text = trim(implode(' ', array_slice($words, 0, 60)));
 
-        return $this->with($tree, $part->with($field, $value instanceof RichText || str_starts_with($this->schema($part)[$field], 'text') ? new RichText([new Run($text, $this->chance->once(9) && $this->schema($part)[$field] === 'text' ? ['bold' => true] : [])]) : mb_substr($text, 0, 90)));
+        return $this->with(
+            $tree,
+            $part->with(
+                $field,
+                $value instanceof RichText || str_starts_with($this->schema($part)[$field], 'text')
+                    ? new RichText([
+                        new Run($text, $this->chance->once(9) && $this->schema($part)[$field] === 'text' ? ['bold' => true] : []),
+                    ])
+                    : mb_substr($text, 0, 90),
+            ),
+        );
     }
 
     private function cell(PartTree $tree, Part $row): PartTree
@@ -147,7 +171,12 @@ final class Pen
 
     private function mayGrow(PartRole $role): bool
     {
-        return ! in_array($role->value, ['settings', 'bytes', 'picture', 'tab', 'column', 'field', 'table', 'cell', 'skip_rule', 'figure'], true) || ($role->value === 'column' && $this->kind === 'page');
+        return ! in_array(
+            $role->value,
+            ['settings', 'bytes', 'picture', 'tab', 'column', 'field', 'table', 'cell', 'skip_rule', 'figure'],
+            true,
+        )
+            || ($role->value === 'column' && $this->kind === 'page');
     }
 
     /** @return array<string, mixed> */
@@ -165,7 +194,9 @@ final class Pen
                     'text', 'plain' => RichText::plain($this->tag()),
                     'bool' => $this->chance->once(2),
                     'int' => (int) $bounds[1] + $this->chance->under(min(4, (int) $bounds[2] - (int) $bounds[1] + 1)),
-                    'words' => $name === 'type' ? $this->chance->of($this->kind === 'report' ? ['text'] : ['short', 'long', 'one', 'several']) : $this->chance->of(explode('|', $bounds[1])),
+                    'words' => $name === 'type'
+                        ? $this->chance->of($this->kind === 'report' ? ['text'] : ['short', 'long', 'one', 'several'])
+                        : $this->chance->of(explode('|', $bounds[1])),
                     'string' => $this->tag(),
                     'list', 'addresses', => [],
                     default => '',
@@ -198,7 +229,14 @@ final class Pen
         $from = $tree->parent($part->id);
         $below = array_column($tree->subtree($part->id), 'id');
         // A cell goes with its column, so a row stays in its tab.
-        $likely = $this->kind === 'spreadsheet' ? [$from] : array_values(array_filter(array_keys($children), fn (int|string $id) => ! in_array((string) $id, $below, true) && $this->mayStand($tree, $part, (string) $id)));
+        $likely = $this->kind === 'spreadsheet'
+            ? [$from]
+            : array_values(
+                array_filter(
+                    array_keys($children),
+                    fn (int|string $id) => ! in_array((string) $id, $below, true) && $this->mayStand($tree, $part, (string) $id),
+                ),
+            );
         $to = $likely === [] ? $from : (string) $this->chance->of($likely);
         $children[$from] = array_values(array_diff($children[$from], [$part->id]));
         $siblings = $children[$to] ?? [];
@@ -217,13 +255,22 @@ final class Pen
             return $tree;
         }
         $at = 1 + $this->chance->under(count($words) - 1);
-        $second = new Part(str_pad('n'.$this->who[0].base_convert((string) ($this->count)(), 10, 36), 4, 'q'), $part->role, $part->depth, [...$part->fields, 'text' => RichText::plain(implode(' ', array_slice($words, $at)))]);
+        $second = new Part(
+            str_pad('n'.$this->who[0].base_convert((string) ($this->count)(), 10, 36), 4, 'q'),
+            $part->role,
+            $part->depth,
+            [...$part->fields, 'text' => RichText::plain(implode(' ', array_slice($words, $at)))],
+        );
         $children = $tree->children();
         $siblings = $children[$tree->parent($part->id)];
         array_splice($siblings, (int) array_search($part->id, $siblings, true) + 1, 0, [$second->id]);
         $children[$tree->parent($part->id)] = $siblings;
 
-        return PartTree::grow($children, [...$tree->byId(), $second->id => $second, $part->id => $part->with('text', RichText::plain(implode(' ', array_slice($words, 0, $at))))]);
+        return PartTree::grow($children, [
+            ...$tree->byId(),
+            $second->id => $second,
+            $part->id => $part->with('text', RichText::plain(implode(' ', array_slice($words, 0, $at)))),
+        ]);
     }
 
     /** The one before takes the words of this one. */
@@ -237,7 +284,10 @@ final class Pen
         $children = $tree->children();
         $children[$tree->parent($part->id)] = array_values(array_diff($children[$tree->parent($part->id)], [$part->id]));
 
-        return PartTree::grow($children, [...$tree->byId(), $before->id => $before->with('text', RichText::plain(trim($before->richText()->text().' '.$part->richText()->text())))]);
+        return PartTree::grow($children, [
+            ...$tree->byId(),
+            $before->id => $before->with('text', RichText::plain(trim($before->richText()->text().' '.$part->richText()->text()))),
+        ]);
     }
 
     /** All rows of a tab but the sum, by their first figure. */
@@ -253,16 +303,38 @@ final class Pen
             return $tree;
         }
         $column = $this->columns($tree, $tab)[0] ?? '';
-        $rows = array_values(array_filter($children[$tab] ?? [], fn (string $id) => $tree->get($id)->role === 'row' && ! $this->isSum($tree->get($id)->fields[$column] ?? null)));
-        usort($rows, fn (string $one, string $two) => [$tree->get($one)->fields[$column] ?? 0, $one] <=> [$tree->get($two)->fields[$column] ?? 0, $two]);
-        $children[$tab] = [...array_values(array_filter($children[$tab], fn (string $id) => $tree->get($id)->role === 'column')), ...$rows, ...array_values(array_filter($children[$tab], fn (string $id) => $tree->get($id)->role === 'row' && ! in_array($id, $rows, true)))];
+        $rows = array_values(
+            array_filter(
+                $children[$tab] ?? [],
+                fn (string $id) => $tree->get($id)->role === 'row' && ! $this->isSum($tree->get($id)->fields[$column] ?? null),
+            ),
+        );
+        usort(
+            $rows,
+            fn (string $one, string $two) => [$tree->get($one)->fields[$column] ?? 0, $one] <=> [
+                $tree->get($two)->fields[$column] ?? 0,
+                $two,
+            ],
+        );
+        $children[$tab] = [
+            ...array_values(array_filter($children[$tab], fn (string $id) => $tree->get($id)->role === 'column')),
+            ...$rows,
+            ...array_values(
+                array_filter($children[$tab], fn (string $id) => $tree->get($id)->role === 'row' && ! in_array($id, $rows, true)),
+            ),
+        ];
 
         return PartTree::grow($children, $tree->byId());
     }
 
     private function textual(PartTree $tree): ?Part
     {
-        $parts = array_values(array_filter($tree->parts, fn (Part $part) => isset($part->fields['text']) && ! in_array($part->role, ['settings', 'cell'], true)));
+        $parts = array_values(
+            array_filter(
+                $tree->parts,
+                fn (Part $part) => isset($part->fields['text']) && ! in_array($part->role, ['settings', 'cell'], true),
+            ),
+        );
 
         return $parts === [] ? null : $this->chance->of($parts);
     }
@@ -270,8 +342,14 @@ final class Pen
     /** A part that may go and move. */
     private function some(PartTree $tree): ?Part
     {
-        $parts = array_values(array_filter($tree->parts, fn (Part $part) => ! in_array($part->role, ['settings', 'bytes', 'tab', 'cell', 'field'], true) && ! ($part->role === 'column' && $this->kind === 'spreadsheet')
-            && array_filter($part->fields, $this->isSum(...)) === []));
+        $parts = array_values(
+            array_filter(
+                $tree->parts,
+                fn (Part $part) => ! in_array($part->role, ['settings', 'bytes', 'tab', 'cell', 'field'], true)
+                    && ! ($part->role === 'column' && $this->kind === 'spreadsheet')
+                    && array_filter($part->fields, $this->isSum(...)) === [],
+            ),
+        );
 
         return $parts === [] ? null : $this->chance->of($parts);
     }
@@ -297,7 +375,9 @@ final class Pen
     /** @return list<string> */
     private function columns(PartTree $tree, string $tab): array
     {
-        return array_values(array_filter($tree->children()[$tab] ?? [], fn (string $id) => in_array($tree->get($id)->role, ['column', 'field'], true)));
+        return array_values(
+            array_filter($tree->children()[$tab] ?? [], fn (string $id) => in_array($tree->get($id)->role, ['column', 'field'], true)),
+        );
     }
 
     private function with(PartTree $tree, Part $part): PartTree

@@ -22,11 +22,14 @@ final readonly class Talking
         $thread = $chance->once(2) ? $this->one($item, $chance) : null;
         $before = DB::table('comments')->count();
         $sent = $thread === null ? $this->beginning($step, $chance) : $this->going($step, $thread, $chance);
-        $answer = $this->world->as($step->who)->postJson($thread === null ? route('talk.begin', $item) : route('talk.say', [$item, $thread]), $sent);
+        $answer = $this->world
+            ->as($step->who)
+            ->postJson($thread === null ? route('talk.begin', $item) : route('talk.say', [$item, $thread]), $sent);
         if ($may) {
             $this->world->allowed($answer, 'talking');
         } else {
-            in_array($answer->getStatusCode(), [403, 404], true) && DB::table('comments')->count() === $before || throw Broken::law('Only who may comment comments', "{$step->who} was answered {$answer->getStatusCode()}");
+            (in_array($answer->getStatusCode(), [403, 404], true) && DB::table('comments')->count() === $before)
+                || throw Broken::law('Only who may comment comments', "{$step->who} was answered {$answer->getStatusCode()}");
         }
         if ($this->world->sees($step->who, $step->item)) {
             $this->world->allowed($this->world->as($step->who)->get(route('talk', [$item, 'show' => 'all'])), 'looking at the talk');
@@ -63,7 +66,10 @@ final readonly class Talking
     private function going(Step $step, Thread $thread, Chance $chance): array
     {
         $deed = $chance->of([CommentDeed::Said, CommentDeed::Settled, CommentDeed::Reopened, CommentDeed::Edited, CommentDeed::Withdrew]);
-        $mine = Comment::query()->where(['thread_id' => $thread->id, 'user_id' => $this->world->people[$step->who]->id, 'deed' => CommentDeed::Said])->orderBy('id')->value('id');
+        $mine = Comment::query()
+            ->where(['thread_id' => $thread->id, 'user_id' => $this->world->people[$step->who]->id, 'deed' => CommentDeed::Said])
+            ->orderBy('id')
+            ->value('id');
         if ($deed->isOfOne() && $mine === null) {
             $deed = CommentDeed::Said;
         }
@@ -81,11 +87,40 @@ final readonly class Talking
                 $text = $tree->find($place->part)?->richText()->text();
                 $is = $place->from_at === null
                     ? $text === null || ! str_contains($text, (string) $place->words)
-                    : $text !== null && mb_substr($text, (int) $place->from_at, (int) $place->to_at - (int) $place->from_at) === $place->words && $place->words !== '';
-                $is || throw Broken::law('A comment is where its words are', "“{$place->words}” of the {$kind}, ".($place->from_at === null ? 'gone' : "{$place->from_at} to {$place->to_at}").' in '.($text ?? 'nothing'));
+                    : $text !== null
+                        && mb_substr($text, (int) $place->from_at, (int) $place->to_at - (int) $place->from_at) === $place->words
+                        && $place->words !== '';
+                $is
+                    || throw Broken::law(
+                        'A comment is where its words are',
+                        "“{$place->words}” of the {$kind}, "
+                            .($place->from_at === null ? 'gone' : "{$place->from_at} to {$place->to_at}")
+                            .' in '
+                            .($text ?? 'nothing'),
+                    );
             }
-            $open = Thread::query()->where('item_id', $item->id)->get()->filter(fn (Thread $thread) => (Comment::query()->where('thread_id', $thread->id)->whereIn('deed', [CommentDeed::Settled, CommentDeed::Reopened])->latest('id')->first()?->deed ?? CommentDeed::Reopened) !== CommentDeed::Settled)->pluck('id')->sort()->values()->all();
-            $open === Thread::query()->where(['item_id' => $item->id, 'is_open' => true])->orderBy('id')->pluck('id')->all() || throw Broken::law('What was settled is settled until it is opened again', $kind);
+            $open = Thread::query()
+                ->where('item_id', $item->id)
+                ->get()
+                ->filter(
+                    fn (Thread $thread) => (Comment::query()
+                        ->where('thread_id', $thread->id)
+                        ->whereIn('deed', [CommentDeed::Settled, CommentDeed::Reopened])
+                        ->latest('id')
+                        ->first()?->deed
+                        ?? CommentDeed::Reopened)
+                        !== CommentDeed::Settled,
+                )
+                ->pluck('id')
+                ->sort()
+                ->values()
+                ->all();
+            $open
+                === Thread::query()
+                    ->where(['item_id' => $item->id, 'is_open' => true])
+                    ->orderBy('id')
+                    ->pluck('id')
+                    ->all() || throw Broken::law('What was settled is settled until it is opened again', $kind);
         }
     }
 }

@@ -10,7 +10,9 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Edits;
 use MistyAttic\Core\Merge\TreeMerge;
 
-/** A window in which somebody writes, as the scripts of the browser keep it: `base` is the state that it is on, `now` what is on the screen. */
+/**
+ * A window in which somebody writes, as the scripts of the browser keep it: `base` is the state that it is on, `now` what is on the screen.
+ */
 final class Window
 {
     public int $epoch = 1;
@@ -27,8 +29,15 @@ final class Window
     /** When it was told of the state that it is on: seconds. */
     private int $since;
 
-    public function __construct(public readonly string $who, public readonly string $item, public readonly string $name, public string $base, public PartTree $known, public PartTree $now, public int $number)
-    {
+    public function __construct(
+        public readonly string $who,
+        public readonly string $item,
+        public readonly string $name,
+        public string $base,
+        public PartTree $known,
+        public PartTree $now,
+        public int $number,
+    ) {
         $this->since = now()->getTimestamp();
     }
 
@@ -57,7 +66,8 @@ final class Window
     {
         $this->sent = [$this->now, null];
 
-        return ['base' => $this->base, 'from' => $this->number, 'client' => $this->client()] + ($row === null ? ['content' => self::wire($this->now)] : ['edits' => $this->edits($row)]);
+        return ['base' => $this->base, 'from' => $this->number, 'client' => $this->client()]
+            + ($row === null ? ['content' => self::wire($this->now)] : ['edits' => $this->edits($row)]);
     }
 
     /** @return array<string, mixed> */
@@ -66,12 +76,21 @@ final class Window
         $edits = Edits::between($this->known, $this->now, $row);
         // Of a column that went, its cells say nothing.
         $went = array_flip(is_array($edits['removed'] ?? null) ? $edits['removed'] : []);
-        $cells = array_filter(array_map(fn (array $of): array => array_diff_key($of, $went), is_array($edits['cells'] ?? null) ? $edits['cells'] : []), fn (array $of): bool => $of !== []);
+        $cells = array_filter(
+            array_map(fn (array $of): array => array_diff_key($of, $went), is_array($edits['cells'] ?? null) ? $edits['cells'] : []),
+            fn (array $of): bool => $of !== [],
+        );
         unset($edits['cells']);
         $edits += array_filter(['cells' => $cells]);
         $placed = array_filter(is_array($edits['placed'] ?? null) ? $edits['placed'] : [], is_array(...));
-        if (array_diff(array_keys($edits), ['cells', 'placed']) === [] && array_filter($placed, fn (array $place) => $place[1] !== $row || $place[3] === null) === []) {
-            $edits['at'] = array_combine(array_keys($cells), array_map(fn (int|string $id) => $this->known->position((string) $id), array_keys($cells)));
+        if (
+            array_diff(array_keys($edits), ['cells', 'placed']) === []
+            && array_filter($placed, fn (array $place) => $place[1] !== $row || $place[3] === null) === []
+        ) {
+            $edits['at'] = array_combine(
+                array_keys($cells),
+                array_map(fn (int|string $id) => $this->known->position((string) $id), array_keys($cells)),
+            );
             foreach ($placed as $place) {
                 $edits['at'][(string) $place[0]] = $edits['at'][(string) $place[3]] ?? ($this->known->position((string) $place[3]) + 1);
             }

@@ -127,7 +127,10 @@ final class World
         $this->ledger->writtenOver($this->items);
     }
 
-    /** A version goes out as a file and comes in as the next one, at once or after others went on; of the newest, as JSON, nothing is another thing by it. */
+    /**
+     * A version goes out as a file and comes in as the next one, at once or after others went on; of the newest, as JSON, nothing is
+     * another thing by it.
+     */
     private function bringFile(Step $step, Chance $chance): void
     {
         $item = $this->item($step);
@@ -261,7 +264,9 @@ final class World
         }
     }
 
-    /** The owner lets versions go: by a rule, or some by hand. What something rests on stays, and every state that is kept is what it was. */
+    /**
+     * The owner lets versions go: by a rule, or some by hand. What something rests on stays, and every state that is kept is what it was.
+     */
     private function thin(Step $step, Chance $chance): void
     {
         $item = $this->item($step);
@@ -860,7 +865,10 @@ final class World
         $told === [] || throw Broken::law('Nobody sees what is not theirs to see', 'rafi was mailed '.implode(', ', array_keys($told)));
     }
 
-    /** @return array<string, true> what is in datasets that follow something, or stood there as long as all was kept: whoever lets one follow a form shows its answers to all who see the dataset */
+    /**
+     * @return array<string, true> what is in datasets that follow something, or stood there as long as all was kept: whoever lets one
+     *     follow a form shows its answers to all who see the dataset
+     */
     public function followed(): array
     {
         foreach (Version::query()->whereIn('item_id', array_values(array_map(fn (Item $dataset): int => $dataset->id, $this->followers)))->pluck('root') as $root) {

@@ -40,7 +40,10 @@ final class WorldTest extends FeatureCase
     /** Whether every table counts as a large one, of which only what differs is read. */
     private bool $large = false;
 
-    /** Whether two of them turn out to be one when all is done, and some items go for good, which takes longer than all else: of a script only when it says `// to the end`. */
+    /**
+     * Whether two of them turn out to be one when all is done, and some items go for good, which takes longer than all else: of a script
+     * only when it says `// to the end`.
+     */
     private bool $merges = true;
 
     #[TestWith([17])]
@@ -55,8 +58,16 @@ final class WorldTest extends FeatureCase
             $this->large = $of % 2 === 0;
             $broken = $this->live($life);
             if ($broken !== null) {
-                fwrite(STDERR, "world: seed {$seed}, life {$of}: {$broken->getMessage()}. Looking for the fewest steps, which takes a while.\n");
-                self::fail("World of seed {$seed}, life {$of}.\n".($this->large ? "// large\n" : '')."// to the end\n".$this->shrunk($life, $broken));
+                fwrite(
+                    STDERR,
+                    "world: seed {$seed}, life {$of}: {$broken->getMessage()}. Looking for the fewest steps, which takes a while.\n",
+                );
+                self::fail(
+                    "World of seed {$seed}, life {$of}.\n"
+                        .($this->large ? "// large\n" : '')
+                        ."// to the end\n"
+                        .$this->shrunk($life, $broken),
+                );
             }
         }
         fwrite(STDERR, "world: seed {$seed}, {$lived} steps\n");
@@ -90,7 +101,9 @@ final class WorldTest extends FeatureCase
         $steps = [];
         for ($step = ['ines', 1, 'document']; count($steps) < $length;) {
             // Somebody often goes on where they were.
-            $step = $chance->under(5) < 2 ? $step : [$chance->of(['ines', 'tobi', 'nell', 'jun']), $chance->under(4) === 0 ? 2 : 1, $chance->of(self::KINDS)];
+            $step = $chance->under(5) < 2
+                ? $step
+                : [$chance->of(['ines', 'tobi', 'nell', 'jun']), $chance->under(4) === 0 ? 2 : 1, $chance->of(self::KINDS)];
             $steps[] = new Step(...[...$step, $chance->of($deeds), $chance->seed()]);
         }
 
@@ -117,7 +130,11 @@ final class WorldTest extends FeatureCase
         } catch (Broken $broken) {
             return $broken;
         } catch (\Throwable $error) {
-            return new Broken('No error: '.get_class($error).': '.$error->getMessage().' at '.$error->getFile().':'.$error->getLine(), 0, $error);
+            return new Broken(
+                'No error: '.get_class($error).': '.$error->getMessage().' at '.$error->getFile().':'.$error->getLine(),
+                0,
+                $error,
+            );
         }
 
         return null;
@@ -151,10 +168,21 @@ final class WorldTest extends FeatureCase
     private function world(): World
     {
         $people = [
-            'ines' => $this->person('Ines Oduya'), 'tobi' => $this->person('Tobi Falk'), 'nell' => $this->person('Nell Warwick'), 'jun' => $this->person('Jun Abara'), 'rafi' => $this->person('Rafi Sand'),
-            'visitor' => User::visitor(), 'stranger' => $this->person('Sol Marsh'),
+            'ines' => $this->person('Ines Oduya'),
+            'tobi' => $this->person('Tobi Falk'),
+            'nell' => $this->person('Nell Warwick'),
+            'jun' => $this->person('Jun Abara'),
+            'rafi' => $this->person('Rafi Sand'),
+            'visitor' => User::visitor(),
+            'stranger' => $this->person('Sol Marsh'),
         ];
-        $shelf = $this->shelf('Volunteers', [[$people['ines'], Role::Owner], [$people['tobi'], Role::Editor], [$people['nell'], Role::Editor], [$people['jun'], Role::Editor], [$people['rafi'], Role::Viewer]]);
+        $shelf = $this->shelf('Volunteers', [
+            [$people['ines'], Role::Owner],
+            [$people['tobi'], Role::Editor],
+            [$people['nell'], Role::Editor],
+            [$people['jun'], Role::Editor],
+            [$people['rafi'], Role::Viewer],
+        ]);
         $people['ines']->forceFill(['keeps_place' => true])->save();
         foreach (['rafi', 'tobi', 'nell'] as $who) {
             Watch::say($people[$who], $shelf, 'all');
@@ -172,7 +200,8 @@ final class WorldTest extends FeatureCase
         $take = $this->app->make(TakeInData::class);
         $followers = [];
         foreach (['spreadsheet' => 'tab1', 'form' => null] as $kind => $tab) {
-            $source = $this->app->make(ReadSource::class)->item($items[$kind]->refresh(), $tab, null) ?? throw new \LogicException('There is a source');
+            $source = $this->app->make(ReadSource::class)->item($items[$kind]->refresh(), $tab, null)
+            ?? throw new \LogicException('There is a source');
             $followers[$kind] = $take->make($shelf, $people['ines'], "Follows the {$kind}", $source, $source->types(), bound: true);
             $take->bind($followers[$kind], $items[$kind], $tab, null);
         }
@@ -180,7 +209,11 @@ final class WorldTest extends FeatureCase
         $states = $this->app->make(States::class);
         $datasets = ['dataset' => $items['dataset']->refresh()] + array_map(fn (Item $dataset) => $dataset->refresh(), $followers);
         $figures = $this->app->make(MakeItem::class)->handle($shelf, $people['ines'], 'report', 'Figures');
-        $this->save($figures, $people['ines'], Figured::start(array_map(fn (Item $dataset): array => [$dataset, $states->tree($dataset->root)], $datasets)));
+        $this->save(
+            $figures,
+            $people['ines'],
+            Figured::start(array_map(fn (Item $dataset): array => [$dataset, $states->tree($dataset->root)], $datasets)),
+        );
 
         return new World($this, $states, $people, $items, $shelf, $followers, $figures);
     }
@@ -198,34 +231,73 @@ final class WorldTest extends FeatureCase
                 new Part('par2', 'paragraph', 0, ['text' => $word('Close the window and take the bins out.')]),
             ]),
             'page' => PartTree::of([
-                new Part('sect', 'section', 0, ['title' => 'When', 'background' => 'plain']), new Part('colu', 'column', 1, ['width' => 12]),
-                new Part('bloc', 'rich_text', 2, ['style' => 'plain', 'text' => $word('Open on Saturdays.')]), new Part('not1', 'call_out', 2, ['tone' => 'note', 'text' => $word('Bring the leads.')]),
+                new Part('sect', 'section', 0, ['title' => 'When', 'background' => 'plain']),
+                new Part('colu', 'column', 1, ['width' => 12]),
+                new Part('bloc', 'rich_text', 2, ['style' => 'plain', 'text' => $word('Open on Saturdays.')]),
+                new Part('not1', 'call_out', 2, ['tone' => 'note', 'text' => $word('Bring the leads.')]),
             ]),
             'form' => PartTree::of([
-                new Part('sett', 'settings', 0, ['once' => false, 'audience' => 'anyone', 'editable' => true, 'thanks' => $word('Thank you.')]), new Part('fpag', 'page', 0, ['title' => 'You']),
+                new Part('sett', 'settings', 0, [
+                    'once' => false,
+                    'audience' => 'anyone',
+                    'editable' => true,
+                    'thanks' => $word('Thank you.'),
+                ]),
+                new Part('fpag', 'page', 0, ['title' => 'You']),
                 new Part('ques', 'question', 1, ['type' => 'short', 'text' => $word('What is wrong with it?'), 'required' => false]),
-                new Part('quen', 'question', 1, ['type' => 'one', 'text' => $word('Which day?'), 'required' => false]), new Part('cho1', 'choice', 2, ['label' => 'Saturday', 'other' => false]), new Part('cho2', 'choice', 2, ['label' => 'Sunday', 'other' => false]),
+                new Part('quen', 'question', 1, ['type' => 'one', 'text' => $word('Which day?'), 'required' => false]),
+                new Part('cho1', 'choice', 2, ['label' => 'Saturday', 'other' => false]),
+                new Part('cho2', 'choice', 2, ['label' => 'Sunday', 'other' => false]),
                 new Part('quef', 'question', 1, ['type' => 'file', 'text' => $word('A picture of it?'), 'required' => false]),
             ]),
             'dataset' => PartTree::of([
-                new Part('cfig1', 'field', 0, ['name' => 'Kg', 'type' => 'number']), new Part('ctxt1', 'field', 0, ['name' => 'What', 'type' => 'text']),
-                new Part('rec1', 'record', 0, ['cfig1' => 3, 'ctxt1' => 'kettle']), new Part('rec2', 'record', 0, ['cfig1' => 1]), new Part('rec3', 'record', 0, ['ctxt1' => 'lamp']),
+                new Part('cfig1', 'field', 0, ['name' => 'Kg', 'type' => 'number']),
+                new Part('ctxt1', 'field', 0, ['name' => 'What', 'type' => 'text']),
+                new Part('rec1', 'record', 0, ['cfig1' => 3, 'ctxt1' => 'kettle']),
+                new Part('rec2', 'record', 0, ['cfig1' => 1]),
+                new Part('rec3', 'record', 0, ['ctxt1' => 'lamp']),
             ]),
             'report' => PartTree::of([
                 new Part('rpag', 'page', 0, ['title' => 'The month']),
-                new Part('wid1', 'widget', 1, ['type' => 'text', 'title' => 'Leads', 'text' => $word('Four leads came.'), 'x' => 0, 'y' => 0, 'across' => 6, 'down' => 4]),
-                new Part('wid2', 'widget', 1, ['type' => 'text', 'title' => 'Lamps', 'text' => $word('Two lamps went.'), 'x' => 6, 'y' => 0, 'across' => 6, 'down' => 4]),
+                new Part('wid1', 'widget', 1, [
+                    'type' => 'text',
+                    'title' => 'Leads',
+                    'text' => $word('Four leads came.'),
+                    'x' => 0,
+                    'y' => 0,
+                    'across' => 6,
+                    'down' => 4,
+                ]),
+                new Part('wid2', 'widget', 1, [
+                    'type' => 'text',
+                    'title' => 'Lamps',
+                    'text' => $word('Two lamps went.'),
+                    'x' => 6,
+                    'y' => 0,
+                    'across' => 6,
+                    'down' => 4,
+                ]),
             ]),
             'board' => Board::start(),
             'file' => PartTree::of([
                 new Part('fil1', 'bytes', 0, ['name' => 'notes.txt', 'media' => 'text/plain', 'mark' => false]),
-                new Part('lin1', 'line', 1, ['text' => $word('Test every socket'), 'end' => 'lf']), new Part('lin2', 'line', 1, ['text' => $word('Sign the log'), 'end' => 'lf']), new Part('lin3', 'line', 1, ['text' => $word('Close the window'), 'end' => '']),
+                new Part('lin1', 'line', 1, ['text' => $word('Test every socket'), 'end' => 'lf']),
+                new Part('lin2', 'line', 1, ['text' => $word('Sign the log'), 'end' => 'lf']),
+                new Part('lin3', 'line', 1, ['text' => $word('Close the window'), 'end' => '']),
             ]),
             default => PartTree::of([
                 new Part('tab1', 'tab', 0, ['name' => 'June', 'frozen' => 0]),
-                new Part('cfig1', 'column', 1, ['width' => 0, 'format' => '']), new Part('cfig2', 'column', 1, ['width' => 0, 'format' => '']), new Part('ctxt1', 'column', 1, ['width' => 0, 'format' => '']),
-                new Part('rrr1', 'row', 1, ['cfig1' => 3, 'ctxt1' => 'kettle']), new Part('rrr2', 'row', 1, ['cfig1' => 1, 'cfig2' => 5]), new Part('rrr3', 'row', 1, ['cfig1' => 2]), new Part('rrr4', 'row', 1, ['cfig2' => 9]),
-                new Part('rsum', 'row', 1, ['cfig1' => ['=', 'SUM([rrr1.cfig1]:[rrr4.cfig1])'], 'cfig2' => ['=', 'SUM([rrr1.cfig2]:[rrr4.cfig2])']]),
+                new Part('cfig1', 'column', 1, ['width' => 0, 'format' => '']),
+                new Part('cfig2', 'column', 1, ['width' => 0, 'format' => '']),
+                new Part('ctxt1', 'column', 1, ['width' => 0, 'format' => '']),
+                new Part('rrr1', 'row', 1, ['cfig1' => 3, 'ctxt1' => 'kettle']),
+                new Part('rrr2', 'row', 1, ['cfig1' => 1, 'cfig2' => 5]),
+                new Part('rrr3', 'row', 1, ['cfig1' => 2]),
+                new Part('rrr4', 'row', 1, ['cfig2' => 9]),
+                new Part('rsum', 'row', 1, [
+                    'cfig1' => ['=', 'SUM([rrr1.cfig1]:[rrr4.cfig1])'],
+                    'cfig2' => ['=', 'SUM([rrr1.cfig2]:[rrr4.cfig2])'],
+                ]),
             ]),
         };
     }

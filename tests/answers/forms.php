@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 /**
- * What the forms of a page would send, each by each of its buttons, with what stands in their fields as a browser lets it (HTML, 4.10.5.1, “value sanitization algorithm”): that
- * which changes something. Files are left out.
+ * What the forms of a page would send, each by each of its buttons, with what stands in their fields as a browser lets it (HTML, 4.10.5.1,
+ * “value sanitization algorithm”): that which changes something. Files are left out.
  *
  * @return list<array{action: string, fields: string, button: string}> the fields as a query
  */
@@ -18,17 +18,32 @@ return static function (string $html): array {
             continue;
         }
         $id = $form->getAttribute('id');
-        $own = static fn (string $of): iterable => $path->query(".//{$of}[not(@form) and not(ancestor-or-self::*[@disabled])]".($id === '' ? '' : " | //{$of}[@form = '{$id}' and not(ancestor-or-self::*[@disabled])]"), $form) ?: [];
+        $own = static fn (string $of): iterable => $path->query(
+            ".//{$of}[not(@form) and not(ancestor-or-self::*[@disabled])]"
+                .($id === '' ? '' : " | //{$of}[@form = '{$id}' and not(ancestor-or-self::*[@disabled])]"),
+            $form,
+        )
+        ?: [];
         $fields = $buttons = [];
         $take = static function (DOMElement $field, string $value) use (&$fields): void {
             $field->getAttribute('name') === '' || $fields[] = rawurlencode($field->getAttribute('name')).'='.rawurlencode($value);
         };
         foreach ($own('input') as $field) {
             match (true) {
-                ! $field instanceof DOMElement, in_array($field->getAttribute('type'), ['file', 'submit'], true), $field->getAttribute('name') === '_token' => null,
-                in_array($field->getAttribute('type'), ['checkbox', 'radio'], true) => $field->hasAttribute('checked') ? $take($field, $field->getAttribute('value') ?: 'on') : null,
-                $field->getAttribute('type') === 'date' => $take($field, preg_match('/^\d{4}-\d{2}-\d{2}$/D', $field->getAttribute('value')) === 1 ? $field->getAttribute('value') : ''),
-                $field->getAttribute('type') === 'number' => $take($field, is_numeric($field->getAttribute('value')) ? $field->getAttribute('value') : ''),
+                ! ($field instanceof DOMElement),
+                in_array($field->getAttribute('type'), ['file', 'submit'], true),
+                $field->getAttribute('name') === '_token' => null,
+                in_array($field->getAttribute('type'), ['checkbox', 'radio'], true) => $field->hasAttribute('checked')
+                    ? $take($field, $field->getAttribute('value') ?: 'on')
+                    : null,
+                $field->getAttribute('type') === 'date' => $take(
+                    $field,
+                    preg_match('/^\d{4}-\d{2}-\d{2}$/D', $field->getAttribute('value')) === 1 ? $field->getAttribute('value') : '',
+                ),
+                $field->getAttribute('type') === 'number' => $take(
+                    $field,
+                    is_numeric($field->getAttribute('value')) ? $field->getAttribute('value') : '',
+                ),
                 $field->getAttribute('type') === 'hidden' => $take($field, $field->getAttribute('value')),
                 default => $take($field, str_replace(["\r", "\n"], '', $field->getAttribute('value'))),
             };
@@ -38,16 +53,22 @@ return static function (string $html): array {
         }
         foreach ($own('select') as $field) {
             $chosen = $path->query('.//option[@selected]', $field)?->item(0) ?? $path->query('.//option', $field)?->item(0);
-            $field instanceof DOMElement && $chosen instanceof DOMElement && $take($field, $chosen->hasAttribute('value') ? $chosen->getAttribute('value') : $chosen->textContent);
+            $field instanceof DOMElement
+                && $chosen instanceof DOMElement
+                && $take($field, $chosen->hasAttribute('value') ? $chosen->getAttribute('value') : $chosen->textContent);
         }
         foreach ($own('button[not(@type) or @type = "submit"]') as $button) {
             $button instanceof DOMElement && $buttons[] = $button;
         }
         // One without a button is only shown.
         foreach ($buttons as $button) {
-            $more = $button->getAttribute('name') === '' ? [] : [rawurlencode($button->getAttribute('name')).'='.rawurlencode($button->getAttribute('value'))];
+            $more = $button->getAttribute('name') === ''
+                ? []
+                : [rawurlencode($button->getAttribute('name')).'='.rawurlencode($button->getAttribute('value'))];
             $sent[] = [
-                'action' => $button->getAttribute('formaction') ?: $form->getAttribute('action'), 'fields' => implode('&', [...$fields, ...$more]), 'button' => trim((string) preg_replace('/\s+/u', ' ', $button->textContent)),
+                'action' => $button->getAttribute('formaction') ?: $form->getAttribute('action'),
+                'fields' => implode('&', [...$fields, ...$more]),
+                'button' => trim((string) preg_replace('/\s+/u', ' ', $button->textContent)),
             ];
         }
     }

@@ -12,15 +12,19 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => server.stop());
 
-test('two people at one browser: what one had open and wrote is not there for the other, and is under its own name', async ({ page, context }) => {
-    const everything = () => page.evaluate(async () => {
-        let all = JSON.stringify({ ...localStorage });
-        for (const name of await caches.keys()) {
-            const cache = await caches.open(name);
-            for (const request of await cache.keys()) all += `\n${request.url} ${await (await cache.match(request)).text()}`;
-        }
-        return all;
-    });
+test('two people at one browser: what one had open and wrote is not there for the other, and is under its own name', async ({
+    page,
+    context,
+}) => {
+    const everything = () =>
+        page.evaluate(async () => {
+            let all = JSON.stringify({ ...localStorage });
+            for (const name of await caches.keys()) {
+                const cache = await caches.open(name);
+                for (const request of await cache.keys()) all += `\n${request.url} ${await (await cache.match(request)).text()}`;
+            }
+            return all;
+        });
     await signIn(page, 'Ines Oduya');
     await newItem(page, 'Document', 'For the committee', 'Committee');
     await text(page).waitFor();

@@ -16,7 +16,9 @@ test('the shelf on a day: looked at, moved by its ends and by words, and marked'
     await page.getByRole('slider', { name: 'As it was' }).focus();
     await page.keyboard.press('ArrowLeft');
     await expect(page).not.toHaveURL(before);
-    await expect(page.getByRole('heading', { level: 1 })).toContainText(new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }).format(new Date(daysAgo(49))));
+    await expect(page.getByRole('heading', { level: 1 })).toContainText(
+        new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }).format(new Date(daysAgo(49))),
+    );
     await page.getByLabel('held against').first().fill('28 days ago');
     await page.keyboard.press('Enter');
     await expect(page).toHaveURL(new RegExp(`until=${daysAgo(28).slice(0, 10)}`));

@@ -18,7 +18,11 @@ async function answered(page, title, name) {
     return `${url}/entries`;
 }
 
-test('a change to an entry waits for a yes, others see what was agreed to, and a yes is said by keys', async ({ browser, baseURL, page }) => {
+test('a change to an entry waits for a yes, others see what was agreed to, and a yes is said by keys', async ({
+    browser,
+    baseURL,
+    page,
+}) => {
     await signIn(page, 'Ines Oduya');
     const entries = await answered(page, `Asked ${Date.now()}`, 'Ada Quill');
     await page.getByRole('link', { name: 'People' }).last().click();

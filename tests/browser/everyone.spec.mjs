@@ -2,19 +2,23 @@ import { expect } from '@playwright/test';
 import { pages, screens } from './screens.mjs';
 import { ofTheDay, openHistory, openItem, saved, screenOf, signIn, test, toShelf, usable } from './steps.mjs';
 
-for (const [name, [route, open]] of ofTheDay(Object.entries(screens), 4)) {
+for (const [name, [route, open]] of ofTheDay(Object.entries(screens), 6)) {
     test(`${name}: axe finds nothing by day and by night, and nothing is wider than the window, down to 320 px`, async ({ page }) => {
         await open(page);
         await expect(page.locator(screenOf(route))).toBeAttached();
         await usable(page, name);
         // Whoever sets letters, words, lines and paragraphs further apart (WCAG 2.2, 1.4.12) still reads all of it.
         await page.setViewportSize({ width: 1280, height: 800 });
-        expect(await page.evaluate(() => {
-            const apart = new CSSStyleSheet();
-            apart.replaceSync('* { letter-spacing: .12em !important; word-spacing: .16em !important; line-height: 1.5 !important } p { margin-bottom: 2em !important }');
-            document.adoptedStyleSheets = [apart];
-            return document.documentElement.scrollWidth - innerWidth;
-        })).toBeLessThanOrEqual(0);
+        expect(
+            await page.evaluate(() => {
+                const apart = new CSSStyleSheet();
+                apart.replaceSync(
+                    '* { letter-spacing: .12em !important; word-spacing: .16em !important; line-height: 1.5 !important } p { margin-bottom: 2em !important }',
+                );
+                document.adoptedStyleSheets = [apart];
+                return document.documentElement.scrollWidth - innerWidth;
+            }),
+        ).toBeLessThanOrEqual(0);
     });
 }
 
@@ -49,7 +53,18 @@ test('comparisons, plans and lists are printed on as many pages as they need, wi
     await expect(page.getByText('Underlined: added.', { exact: false })).toBeVisible();
     await expect(page.locator('.ribbon, .bar-row, .top').first()).toBeHidden();
     // What is on paper is not cut off by what scrolls on a screen.
-    expect(await page.evaluate(() => [...document.querySelectorAll('.past, .past-state, .state, .entries')].filter((box) => getComputedStyle(box).display !== 'none' && box.scrollHeight > box.clientHeight + 4 && getComputedStyle(box).overflowY !== 'visible').map((box) => box.className))).toEqual([]);
+    expect(
+        await page.evaluate(() =>
+            [...document.querySelectorAll('.past, .past-state, .state, .entries')]
+                .filter(
+                    (box) =>
+                        getComputedStyle(box).display !== 'none' &&
+                        box.scrollHeight > box.clientHeight + 4 &&
+                        getComputedStyle(box).overflowY !== 'visible',
+                )
+                .map((box) => box.className),
+        ),
+    ).toEqual([]);
     await page.emulateMedia({ media: 'screen' });
     await page.goto(`${item}/versions/120/restore`);
     expect(await pages()).toBeGreaterThanOrEqual(3);
@@ -60,7 +75,18 @@ test('comparisons, plans and lists are printed on as many pages as they need, wi
 /** Stops of the Tab key on one screen that are looked at, and where they begin to be told apart. */
 const STOPS = 34;
 
-for (const [name, scheme] of ofTheDay([['shelf', 'light'], ['writing', 'dark'], ['history together', 'light'], ['what is proposed', 'dark'], ['restore plan', 'light'], ['a spreadsheet', 'light'], ['people', 'dark']], 4)) {
+for (const [name, scheme] of ofTheDay(
+    [
+        ['shelf', 'light'],
+        ['writing', 'dark'],
+        ['history together', 'light'],
+        ['what is proposed', 'dark'],
+        ['restore plan', 'light'],
+        ['a spreadsheet', 'light'],
+        ['people', 'dark'],
+    ],
+    4,
+)) {
     test(`${name}: every stop of the Tab key shows that it has the focus, at 3:1`, async ({ page }) => {
         await screens[name][1](page);
         await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
@@ -74,14 +100,26 @@ for (const [name, scheme] of ofTheDay([['shelf', 'light'], ['writing', 'dark'], 
                 if (!element || element === document.body) return null;
                 const [box, style] = [element.getBoundingClientRect(), getComputedStyle(element)];
                 const number = (/** @type {string} */ colour) => (colour.match(/[\d.]+/g) ?? []).map(Number);
-                const light = (/** @type {number[]} */ [r, g, b]) => [r, g, b].map((one) => one / 255).map((one) => (one <= 0.03928 ? one / 12.92 : ((one + 0.055) / 1.055) ** 2.4)).reduce((sum, one, part) => sum + one * [0.2126, 0.7152, 0.0722][part], 0);
+                const light = (/** @type {number[]} */ [r, g, b]) =>
+                    [r, g, b]
+                        .map((one) => one / 255)
+                        .map((one) => (one <= 0.03928 ? one / 12.92 : ((one + 0.055) / 1.055) ** 2.4))
+                        .reduce((sum, one, part) => sum + one * [0.2126, 0.7152, 0.0722][part], 0);
                 // The ring lies around it, on what it is on.
                 let ground = /** @type {Element | null} */ (parseFloat(style.outlineOffset) < 0 ? element : element.parentElement);
                 while (ground && (number(getComputedStyle(ground).backgroundColor)[3] ?? 1) === 0) ground = ground.parentElement;
-                const [ring, under] = [light(number(style.outlineColor)), light(number(getComputedStyle(ground ?? document.documentElement).backgroundColor))];
+                const [ring, under] = [
+                    light(number(style.outlineColor)),
+                    light(number(getComputedStyle(ground ?? document.documentElement).backgroundColor)),
+                ];
                 return {
                     name: `${element.tagName} ${element.className} ${(element.getAttribute('aria-label') ?? element.textContent ?? '').trim().slice(0, 40)}`,
-                    box: { x: Math.max(0, box.x - 6), y: Math.max(0, box.y - 6), width: Math.min(innerWidth - box.x, box.width + 12), height: Math.min(innerHeight - box.y, box.height + 12) },
+                    box: {
+                        x: Math.max(0, box.x - 6),
+                        y: Math.max(0, box.y - 6),
+                        width: Math.min(innerWidth - box.x, box.width + 12),
+                        height: Math.min(innerHeight - box.y, box.height + 12),
+                    },
                     ring: style.outlineStyle === 'none' ? 0 : (Math.max(ring, under) + 0.05) / (Math.min(ring, under) + 0.05),
                 };
             });

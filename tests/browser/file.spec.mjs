@@ -1,7 +1,9 @@
 import { expect } from '@playwright/test';
 import { axe, signIn, test, toShelf } from './steps.mjs';
 
-/** Lets files go above the page. @param {import('@playwright/test').Page} page @param {{name: string, type: string, text: string}[]} files */
+/**
+ * Lets files go above the page. @param {import('@playwright/test').Page} page @param {{name: string, type: string, text: string}[]} files
+ */
 async function drop(page, files) {
     const data = await page.evaluateHandle((all) => {
         const transfer = new DataTransfer();
@@ -52,7 +54,11 @@ test('a large file comes in slices, goes on when the line was gone, and can be s
     let failed = 0;
     let asked = 0;
     await page.route('**/uploads', (route) => (asked++ === 0 ? route.abort() : route.continue()));
-    await page.route('**/uploads/*', (route) => (route.request().method() === 'PUT' && route.request().url().includes('at=4194304') && failed++ < 2 ? route.abort() : route.continue()));
+    await page.route('**/uploads/*', (route) =>
+        route.request().method() === 'PUT' && route.request().url().includes('at=4194304') && failed++ < 2
+            ? route.abort()
+            : route.continue(),
+    );
     const bytes = Buffer.alloc(9_000_000);
     for (let at = 0; at < bytes.length; at++) bytes[at] = (at * 2654435761) >>> 24;
     await page.getByLabel('Which file?').setInputFiles({ name: 'scan.bin', mimeType: 'application/octet-stream', buffer: bytes });
@@ -63,7 +69,9 @@ test('a large file comes in slices, goes on when the line was gone, and can be s
 
     await page.unroute('**/uploads/*');
     await page.route('**/uploads/*', (route) => (route.request().method() === 'PUT' ? new Promise(() => {}) : route.continue()));
-    await page.getByLabel('A file as its next version').setInputFiles({ name: 'scan.bin', mimeType: 'application/octet-stream', buffer: Buffer.from('short') });
+    await page
+        .getByLabel('A file as its next version')
+        .setInputFiles({ name: 'scan.bin', mimeType: 'application/octet-stream', buffer: Buffer.from('short') });
     await page.getByRole('button', { name: 'Stop' }).click();
     await expect(page.getByText('scan.bin was not sent.')).toBeVisible();
 });

@@ -3,7 +3,10 @@ import { ask, axe, newForm, openHistory, saved, signIn, state, test, toShelf } f
 
 const editor = (page) => page.locator('.form-writing');
 
-const brief = async (page) => (await state(page)).content.filter((part) => part[1] !== 'settings').map(([, role, , fields]) => (fields.text ? fields.text.runs.map((run) => run[0]).join('') : fields.label ?? role));
+const brief = async (page) =>
+    (await state(page)).content
+        .filter((part) => part[1] !== 'settings')
+        .map(([, role, , fields]) => (fields.text ? fields.text.runs.map((run) => run[0]).join('') : (fields.label ?? role)));
 
 test('a form is built by keys alone: questions, choices, a rule, carried and undone', async ({ page }) => {
     await signIn(page, 'Ines Oduya');
@@ -52,7 +55,11 @@ test('a form is built by keys alone: questions, choices, a rule, carried and und
     await axe(page);
 });
 
-test('a form is published, answered without JavaScript on a telephone, and its entry is edited and looked back at', async ({ browser, baseURL, page }) => {
+test('a form is published, answered without JavaScript on a telephone, and its entry is edited and looked back at', async ({
+    browser,
+    baseURL,
+    page,
+}) => {
     await signIn(page, 'Ines Oduya');
     const url = await newForm(page, `Answered ${Date.now()}`);
     await ask(page, 'Short text', 'What do you bring?');
@@ -68,7 +75,9 @@ test('a form is published, answered without JavaScript on a telephone, and its e
     await page.getByRole('button', { name: 'Give it an address' }).click();
     const address = await page.locator('.publish-readers a').first().getAttribute('href');
 
-    const visitor = await (await browser.newContext({ javaScriptEnabled: false, viewport: { width: 390, height: 800 }, baseURL })).newPage();
+    const visitor = await (
+        await browser.newContext({ javaScriptEnabled: false, viewport: { width: 390, height: 800 }, baseURL })
+    ).newPage();
     await visitor.goto(address);
     expect(await visitor.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
     await visitor.getByLabel('What do you bring?').fill('<b>A lamp</b>');
@@ -103,7 +112,10 @@ test('a removed question says what it takes out of sight, and is compared questi
     await toShelf(page, 'Open days');
     await openHistory(page, 'Book a repair', 'from=17&to=20');
     const item = page.url().split('/history')[0];
-    await expect(page.locator('[data-changes]')).toContainText('Removed the question “What is wrong with it?” with 4 choices 131 answers are out of sight', { useInnerText: false });
+    await expect(page.locator('[data-changes]')).toContainText(
+        'Removed the question “What is wrong with it?” with 4 choices 131 answers are out of sight',
+        { useInnerText: false },
+    );
     await expect(page.locator('.form-row.was-removed')).toContainText('What is wrong with it?');
     await expect(page.locator('.form-row del').first()).toContainText('and any manual that you still have.');
     await expect(page.locator('.form-same').first()).toContainText('questions the same');

@@ -1,11 +1,30 @@
 import { expect } from '@playwright/test';
-import { ask, axe, newDocument, newForm, newItem, ofTheDay, openHistory, openItem, saved, signIn, state, test, text, tool, toShelf, words } from './steps.mjs';
+import {
+    ask,
+    axe,
+    newDocument,
+    newForm,
+    newItem,
+    ofTheDay,
+    openHistory,
+    openItem,
+    saved,
+    signIn,
+    state,
+    test,
+    text,
+    tool,
+    toShelf,
+    words,
+} from './steps.mjs';
 
 /** The sentences of the versions after a number, newest first. */
 async function told(page, since) {
     const list = await page.request.get(`${page.url().split('?')[0]}/history/list`);
     const html = await list.text();
-    return [...html.matchAll(/<td class="versions-number">(\d+)<\/td>\s*<td>([^<]*)/g)].filter(([, number]) => Number(number) > since).map(([, , sentence]) => sentence.replace(/&[a-z]+;/g, (sign) => ({ '&amp;': '&', '&quot;': '"' })[sign] ?? sign).trim());
+    return [...html.matchAll(/<td class="versions-number">(\d+)<\/td>\s*<td>([^<]*)/g)]
+        .filter(([, number]) => Number(number) > since)
+        .map(([, , sentence]) => sentence.replace(/&[a-z]+;/g, (sign) => ({ '&amp;': '&', '&quot;': '"' })[sign] ?? sign).trim());
 }
 
 /** Writes three paragraphs and keeps them; gives their ids and the number of that version. */
@@ -50,7 +69,12 @@ async function queued(page, ...keys) {
     const codes = { Home: 36, End: 35, ArrowDown: 40, ArrowUp: 38, Delete: 46, Backspace: 8, Enter: 13 };
     for (const combined of keys) {
         const [key, ...modifiers] = combined.split('+').reverse();
-        const event = { key, code: key, windowsVirtualKeyCode: codes[key], modifiers: (modifiers.includes('Shift') ? 8 : 0) + (modifiers.includes('Control') ? 2 : 0) };
+        const event = {
+            key,
+            code: key,
+            windowsVirtualKeyCode: codes[key],
+            modifiers: (modifiers.includes('Shift') ? 8 : 0) + (modifiers.includes('Control') ? 2 : 0),
+        };
         // Sent without waiting: the window answers none of them yet.
         cdp.send('Input.dispatchKeyEvent', { type: 'rawKeyDown', ...event });
         cdp.send('Input.dispatchKeyEvent', { type: 'keyUp', ...event });
@@ -176,7 +200,13 @@ const gestures = [
         name: 'copied and pasted twice',
         at: 0,
         does: (page) => press(page, 'Home', 'Shift+End', 'Control+c', 'Control+End', 'Enter', 'Control+v', 'Enter', 'Control+v'),
-        leaves: (ids) => [[ids[0], 'Alpha bravo charlie.'], [ids[1], 'Delta echo foxtrot.'], [ids[2], 'Golf hotel india.'], [null, 'Alpha bravo charlie.'], [null, 'Alpha bravo charlie.']],
+        leaves: (ids) => [
+            [ids[0], 'Alpha bravo charlie.'],
+            [ids[1], 'Delta echo foxtrot.'],
+            [ids[2], 'Golf hotel india.'],
+            [null, 'Alpha bravo charlie.'],
+            [null, 'Alpha bravo charlie.'],
+        ],
         says: /^Added 2 paragraphs from “Alpha bravo charlie” on$/,
     },
     {
@@ -195,7 +225,7 @@ const gestures = [
     },
 ];
 
-for (const { name, at, does, leaves, says } of ofTheDay(gestures, 2)) {
+for (const { name, at, does, leaves, says } of ofTheDay(gestures, 3)) {
     test(`what a person would say happened: ${name}`, async ({ page, context }) => {
         await context.grantPermissions(['clipboard-read', 'clipboard-write']);
         await signIn(page, 'Ines Oduya');
@@ -208,7 +238,9 @@ for (const { name, at, does, leaves, says } of ofTheDay(gestures, 2)) {
         await page.waitForTimeout(1200);
         const parts = (await state(page)).content;
         const expected = leaves(ids);
-        expect(parts.map((part) => words(part))).toEqual(expected.map(([, content]) => (content instanceof RegExp ? expect.stringMatching(content) : content)));
+        expect(parts.map((part) => words(part))).toEqual(
+            expected.map(([, content]) => (content instanceof RegExp ? expect.stringMatching(content) : content)),
+        );
         parts.forEach((part, position) => expected[position][0] && expect([position, part[0]]).toEqual([position, expected[position][0]]));
         const sentences = await told(page, number);
         if (says === null) expect(sentences).toEqual([]);
@@ -268,8 +300,17 @@ const happened = {
                 await press(page, 'Escape', ' ', 'ArrowUp', 'Enter');
             },
         ]);
-        expect(said).toEqual(['Removed the list item “Alpha bravo charlie”', 'Split “echo foxtrot” off “Delta”', expect.stringMatching(/^Moved the list item “(echo foxtrot|Delta)” (up|down)$/)]);
-        expect((await state(page)).content.map((part) => part[0]).filter((id) => ids.includes(id)).sort()).toEqual(ids.slice(1).sort());
+        expect(said).toEqual([
+            'Removed the list item “Alpha bravo charlie”',
+            'Split “echo foxtrot” off “Delta”',
+            expect.stringMatching(/^Moved the list item “(echo foxtrot|Delta)” (up|down)$/),
+        ]);
+        expect(
+            (await state(page)).content
+                .map((part) => part[0])
+                .filter((id) => ids.includes(id))
+                .sort(),
+        ).toEqual(ids.slice(1).sort());
     },
     async 'the rows of a table'(page) {
         await signIn(page, 'Ines Oduya');
@@ -329,7 +370,12 @@ const happened = {
             },
             // Keys that were half a second apart are taken back one by one.
             async () => {
-                for (let times = 0; times < 2 && !await page.locator('.form-writing').getByText('A coat', { exact: true }).isVisible(); times++) await page.keyboard.press('Control+z');
+                for (
+                    let times = 0;
+                    times < 2 && !(await page.locator('.form-writing').getByText('A coat', { exact: true }).isVisible());
+                    times++
+                )
+                    await page.keyboard.press('Control+z');
             },
             async () => {
                 await at('A lamp');
@@ -393,11 +439,14 @@ const happened = {
     },
 };
 
-for (const [what, does] of ofTheDay(Object.entries(happened), 2)) {
+for (const [what, does] of ofTheDay(Object.entries(happened), 3)) {
     test(`what a person would say happened to ${what}`, ({ page }) => does(page));
 }
 
-test('a right press, a finger that is held, and the menu key lead to the history of what is there, and to saying something about it', async ({ page, browser }) => {
+test('a right press, a finger that is held, and the menu key lead to the history of what is there, and to saying something about it', async ({
+    page,
+    browser,
+}) => {
     await signIn(page, 'Ines Oduya');
     await openItem(page, 'Repair log');
     const menu = page.getByRole('menu', { name: 'What can be done with it' });

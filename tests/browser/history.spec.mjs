@@ -172,7 +172,9 @@ test('one line of a plan is brought back, by keyboard alone, and the rest stays'
     await page.keyboard.press('Control+a');
     await page.keyboard.press('Backspace');
     await page.keyboard.type('Third time lucky.');
-    await expect.poll(async () => Number((await page.locator('[data-save-line]').textContent()).match(/as (\d+)/)?.[1])).toBeGreaterThan(kept);
+    await expect
+        .poll(async () => Number((await page.locator('[data-save-line]').textContent()).match(/as (\d+)/)?.[1]))
+        .toBeGreaterThan(kept);
     await saved(page);
     const item = page.url();
     await page.goto(`${item}/versions/${kept}/restore`);
@@ -306,8 +308,13 @@ test('much of a document gone at once asks for a look, is brought back, and a fi
     await expect(page.locator('[data-state]')).toContainText('another');
 });
 
-// From the shelf to a paragraph, a row and a block that are back: each press counted, the last one not made, so that the demo stays as it is.
-for (const [kind, words, gone] of [['document', 'plug', 'Fish means a hot plug'], ['sheet', 'coffee', 'Coffee grinder'], ['page', 'solder', 'Soldering only with an adult']]) {
+// From the shelf to a paragraph, a row and a block that are back: each press counted, the last one not made, so that the demo stays as it
+// is.
+for (const [kind, words, gone] of [
+    ['document', 'plug', 'Fish means a hot plug'],
+    ['sheet', 'coffee', 'Coffee grinder'],
+    ['page', 'solder', 'Soldering only with an adult'],
+]) {
     test(`the shortest way to what is gone from a ${kind}: 15 presses by keyboard, 4 by mouse`, async ({ page }) => {
         let presses = 0;
         const shelf = page.url();

@@ -124,7 +124,11 @@ test('what somebody restored over waits for whose work it was, and is put aside'
     await signIn(page, 'Nell Warwick');
     await page.getByRole('link', { name: /^For you/ }).press('Enter');
     await expect(page.getByText('Rafi restored 22 over what you wrote since, as 24')).toBeVisible();
-    await page.getByRole('listitem').filter({ hasText: 'Rafi restored 22' }).getByRole('link', { name: 'What of mine went?' }).press('Enter');
+    await page
+        .getByRole('listitem')
+        .filter({ hasText: 'Rafi restored 22' })
+        .getByRole('link', { name: 'What of mine went?' })
+        .press('Enter');
     await page.waitForURL(/history/);
     await page.goto('/for-you');
     await page.getByRole('button', { name: 'Put aside: Rafi restored 22' }).press('Enter');

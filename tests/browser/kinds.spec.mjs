@@ -99,12 +99,16 @@ function texts(block) {
 }
 
 /** Waits until whoever said something is back at the thread: a key that comes before would go elsewhere. */
-const isBack = (page) => expect.poll(() => page.evaluate(() => document.activeElement?.closest('[data-slip], [data-grid], .ProseMirror') !== null)).toBe(true);
+const isBack = (page) =>
+    expect.poll(() => page.evaluate(() => document.activeElement?.closest('[data-slip], [data-grid], .ProseMirror') !== null)).toBe(true);
 
 const content = async (page, url) => JSON.stringify((await (await page.request.get(`${url}/state`)).json()).content);
 
 for (const [kind, it] of ofTheDay(Object.entries(kinds), 4)) {
-    test(`a ${kind.toLowerCase()} is talked about by keys: called, answered, reworded, withdrawn, settled; looked back at; followed where it goes`, async ({ page, browser }) => {
+    test(`a ${kind.toLowerCase()} is talked about by keys: called, answered, reworded, withdrawn, settled; looked back at; followed where it goes`, async ({
+        page,
+        browser,
+    }) => {
         await signIn(page, 'Ines Oduya');
         await it.begin(page);
         await saved(page);
@@ -190,11 +194,20 @@ for (const [kind, it] of ofTheDay(Object.entries(kinds), 4)) {
         await expect(page.locator('[data-slip]')).toContainText('Really?');
         await page.goto(`${url}/proposals`);
         await expect(page.getByText('One copy of it')).toBeVisible();
-        const [download] = await Promise.all([page.waitForEvent('download'), page.evaluate((address) => Object.assign(document.createElement('a'), { href: address, download: '' }).click(), `${url}/versions/${number}/download/json?said=1`)]);
+        const [download] = await Promise.all([
+            page.waitForEvent('download'),
+            page.evaluate(
+                (address) => Object.assign(document.createElement('a'), { href: address, download: '' }).click(),
+                `${url}/versions/${number}/download/json?said=1`,
+            ),
+        ]);
         expect(readFileSync(await download.path(), 'utf8')).toContain('Really?');
     });
 
-    test(`a ${kind.toLowerCase()} is proposed for by keys: in place, as it would be, one by one, declined, proposed again, accepted and edited, taken back`, async ({ page, browser }) => {
+    test(`a ${kind.toLowerCase()} is proposed for by keys: in place, as it would be, one by one, declined, proposed again, accepted and edited, taken back`, async ({
+        page,
+        browser,
+    }) => {
         await signIn(page, 'Ines Oduya');
         await it.begin(page);
         await saved(page);
@@ -226,7 +239,12 @@ for (const [kind, it] of ofTheDay(Object.entries(kinds), 4)) {
         await page.getByRole('link', { name: 'With what is proposed' }).press('Enter');
 
         // The first of them is accepted, the other one declined with a word.
-        await page.locator('[data-entries] > li').filter({ hasText: 'First' }).first().getByRole('button', { name: 'Accept', exact: true }).press('Enter');
+        await page
+            .locator('[data-entries] > li')
+            .filter({ hasText: 'First' })
+            .first()
+            .getByRole('button', { name: 'Accept', exact: true })
+            .press('Enter');
         await expect(page.getByText(/^Accepted: it is version \d+ now, under Nell’s name\.$/)).toBeVisible();
         await page.getByLabel('A word with your answer, if you like').fill('Not this.');
         await page.getByRole('button', { name: 'Decline all' }).press('Enter');

@@ -1,7 +1,23 @@
 import { createHmac } from 'node:crypto';
 import { expect } from '@playwright/test';
 import { KEY } from './server.mjs';
-import { ask, find, newDocument, newForm, openItem, saved, screenOf, signIn, state, test, text, toShelf, typed, usable, words } from './steps.mjs';
+import {
+    ask,
+    find,
+    newDocument,
+    newForm,
+    openItem,
+    saved,
+    screenOf,
+    signIn,
+    state,
+    test,
+    text,
+    toShelf,
+    typed,
+    usable,
+    words,
+} from './steps.mjs';
 
 /** @param {import('@playwright/test').Page} page @param {string} route @param {string} [address] */
 async function walked(page, route, address) {
@@ -47,7 +63,11 @@ test('pages that a row leads to: a cell, a field, a record', async ({ page }) =>
     await walked(page, 'record.edit', `${dataset}/records/new`);
 });
 
-test('pages that links to the public lead to: answers of one’s own, a proposal, what was published before', async ({ page, browser, baseURL }) => {
+test('pages that links to the public lead to: answers of one’s own, a proposal, what was published before', async ({
+    page,
+    browser,
+    baseURL,
+}) => {
     await signIn(page, 'Ines Oduya');
     const url = await newDocument(page, 'Asked at all widths');
     await typed(page, 'The door is open from six.');
@@ -86,7 +106,11 @@ test('pages that links to the public lead to: answers of one’s own, a proposal
     await visitor.context().close();
 });
 
-test('pages that mails lead to: an invitation, a new password, an address, no more mails; and the code besides the password', async ({ page, browser, baseURL }) => {
+test('pages that mails lead to: an invitation, a new password, an address, no more mails; and the code besides the password', async ({
+    page,
+    browser,
+    baseURL,
+}) => {
     await signIn(page, 'Ines Oduya');
     await toShelf(page, 'Committee');
     await page.goto(`${page.url()}/people`);
@@ -134,7 +158,10 @@ test('pages that something that waits leads to: a held edit, a request, deleting
     for (const [client, said] of [['one', 'Stamp the log.'], ['two', 'Initial the log.']]) {
         const sent = structuredClone(content);
         sent[0][3].text.runs = [[said]];
-        const answer = await page.request.put(`${item}/state`, { headers: { 'X-XSRF-TOKEN': token }, data: { base: root, from: number, client, content: sent } });
+        const answer = await page.request.put(`${item}/state`, {
+            headers: { 'X-XSRF-TOKEN': token },
+            data: { base: root, from: number, client, content: sent },
+        });
         expect(answer.ok()).toBe(true);
     }
     await page.goto(item);

@@ -70,13 +70,16 @@ for (const kind of ofTheDay(['Document', 'Page', 'Form'], 3)) {
         await put(nell, 1);
         const typed = { i: 0, n: 0 };
         const type = async (page, who) => {
-            for (const until = Date.now() + SECONDS * 1000; Date.now() < until;) await page.keyboard.type(` ${who}x${++typed[who]}`, { delay: 35 });
+            for (const until = Date.now() + SECONDS * 1000; Date.now() < until;)
+                await page.keyboard.type(` ${who}x${++typed[who]}`, { delay: 35 });
         };
         await Promise.all([type(ines, 'i'), type(nell, 'n')]);
         await saved(ines);
         await saved(nell);
         expect(wrong).toEqual([[], []]);
-        const expected = Object.entries(typed).map(([who, count]) => Array.from({ length: count }, (_, at) => ` ${who}x${at + 1}`).join(''));
+        const expected = Object.entries(typed).map(([who, count]) =>
+            Array.from({ length: count }, (_, at) => ` ${who}x${at + 1}`).join(''),
+        );
         await expect.poll(() => all(ines)).toContain(expected[0]);
         await expect.poll(() => all(ines)).toContain(expected[1]);
         for (const page of [ines, nell]) for (const text of expected) await expect(page.locator('.ProseMirror')).toContainText(text.trim());
@@ -118,8 +121,21 @@ test('two type in one sheet with a sum: every figure arrives', async ({ browser 
     await saved(nell);
     expect(wrong).toEqual([[], []]);
     const sum = figures.flat().reduce((total, figure) => total + figure, 0);
-    await expect.poll(async () => JSON.stringify((await state(ines)).content.filter((part) => part[1] === 'row').flatMap((part) => Object.values(part[3])).filter(Array.isArray).map((value) => value.at(-1)))).toBe(JSON.stringify([sum]));
-    const cells = (await state(ines)).content.filter((part) => part[1] === 'row').flatMap((part) => Object.values(part[3])).filter((value) => typeof value === 'number');
+    await expect
+        .poll(async () =>
+            JSON.stringify(
+                (await state(ines)).content
+                    .filter((part) => part[1] === 'row')
+                    .flatMap((part) => Object.values(part[3]))
+                    .filter(Array.isArray)
+                    .map((value) => value.at(-1)),
+            ),
+        )
+        .toBe(JSON.stringify([sum]));
+    const cells = (await state(ines)).content
+        .filter((part) => part[1] === 'row')
+        .flatMap((part) => Object.values(part[3]))
+        .filter((value) => typeof value === 'number');
     expect([...cells].sort((a, b) => a - b)).toEqual(figures.flat().sort((a, b) => a - b));
     for (const page of [ines, nell]) await expect(page.locator('[data-grid]')).toContainText(String(sum));
     await close();
@@ -166,7 +182,8 @@ for (const kind of KIND ? [KIND] : ofTheDay(Object.keys(walks), 5)) {
             const [first, second] = under(2) ? ['ines', 'nell'] : ['nell', 'ines'];
             await act(first);
             if (under(2)) await act(second);
-            if (under(5) === 0) note(`${second} on another page ${await actElsewhere(second === 'ines' ? ines : nell, at.split('?')[0], under)}`);
+            if (under(5) === 0)
+                note(`${second} on another page ${await actElsewhere(second === 'ines' ? ines : nell, at.split('?')[0], under)}`);
             if (under(3) === 0) await ines.waitForTimeout(900);
         }
         for (const page of [ines, nell]) {
@@ -177,15 +194,28 @@ for (const kind of KIND ? [KIND] : ofTheDay(Object.keys(walks), 5)) {
         const told = done.join('\n');
         expect(wrong, told).toEqual([[], []]);
         // What others wrote comes by asking, every other second.
-        await expect.poll(async () => JSON.stringify([await walk.shown(ines), await walk.shown(nell)]), { message: told }).toBe(JSON.stringify(Array(2).fill(await fresh(ines, walk))));
+        await expect
+            .poll(async () => JSON.stringify([await walk.shown(ines), await walk.shown(nell)]), { message: told })
+            .toBe(JSON.stringify(Array(2).fill(await fresh(ines, walk))));
         const { content, number } = await state(ines);
         expect(new Set(content.map((part) => part[0])).size, told).toBe(content.length);
         // Its whole history can be looked at, and wherever it is said who wrote a word, its tag agrees.
-        const html = Object.fromEntries(await Promise.all(['changed', 'was', 'who'].map(async (view) => [view, await (await ines.request.get(`${at.split('?')[0]}/history?from=1&to=${number}&view=${view}`)).text()])));
-        expect(Object.values(html).filter((page) => !page.includes('data-screen="history"')), told).toEqual([]);
+        const html = Object.fromEntries(
+            await Promise.all(
+                ['changed', 'was', 'who'].map(async (view) => [
+                    view,
+                    await (await ines.request.get(`${at.split('?')[0]}/history?from=1&to=${number}&view=${view}`)).text(),
+                ]),
+            ),
+        );
+        expect(
+            Object.values(html).filter((page) => !page.includes('data-screen="history"')),
+            told,
+        ).toEqual([]);
         for (const [, who, text] of html.who.matchAll(/title="written by (\w+)[^"]*">([^<]*)</g)) {
             // A tag that is there once, and that nobody wrote on, is its writer's.
-            for (const [tag, owner] of text.matchAll(/\b(ines|nell)x\d+y\b/g)) if (html.who.split(tag).length === 2) expect([tag, who.toLowerCase()], told).toEqual([tag, owner]);
+            for (const [tag, owner] of text.matchAll(/\b(ines|nell)x\d+y\b/g))
+                if (html.who.split(tag).length === 2) expect([tag, who.toLowerCase()], told).toEqual([tag, owner]);
         }
         await close();
     });

@@ -20,12 +20,17 @@ const roles = async (page) => (await state(page)).content.map((part) => `${'>'.r
 const said = async (page) => (await state(page)).content.filter((part) => part[3].text).map(words);
 
 /** A request by hand: what Node's fetch hides, a cache would see. */
-const http = (url, headers = {}) => new Promise((resolve, reject) => {
-    request(url, { headers }, (response) => {
-        let body = '';
-        response.on('data', (chunk) => (body += chunk)).on('end', () => resolve({ status: response.statusCode, headers: response.headers, body }));
-    }).on('error', reject).end();
-});
+const http = (url, headers = {}) =>
+    new Promise((resolve, reject) => {
+        request(url, { headers }, (response) => {
+            let body = '';
+            response
+                .on('data', (chunk) => (body += chunk))
+                .on('end', () => resolve({ status: response.statusCode, headers: response.headers, body }));
+        })
+            .on('error', reject)
+            .end();
+    });
 
 test('a page is laid out and written by keys alone, with every step said aloud and undone', async ({ page }) => {
     await signIn(page, 'Tobi Brandt');
@@ -154,7 +159,10 @@ test('two people lay out one page at once, and both find all of it', async ({ br
     await nell.goto(url);
     await text(nell).getByText('Two', { exact: true }).click();
     await text(page).getByText('One', { exact: true }).click();
-    await Promise.all([nell.keyboard.press('End').then(() => nell.keyboard.type(' from Nell')), page.getByLabel('Columns').selectOption('8 4')]);
+    await Promise.all([
+        nell.keyboard.press('End').then(() => nell.keyboard.type(' from Nell')),
+        page.getByLabel('Columns').selectOption('8 4'),
+    ]);
     await text(page).getByText('One', { exact: true }).click();
     await expect(page.locator('[data-chosen]')).toHaveText('Text “One”');
     await page.keyboard.press('Escape');
@@ -173,7 +181,12 @@ test('what changed is marked on the page itself, with a map of the layout, and t
     await toShelf(page, 'Website');
     await openHistory(page, 'Opening hours', 'from=31&to=34');
     await expect(page.locator('[data-changes] h2')).toHaveText(/4 changes\s+since it went live/);
-    for (const sentence of ['Moved “Find us” and what stands below it from left to right', 'Added the call-out “Closed in August” in “When we are open”', 'Removed the picture “The bench on a Saturday”', 'Rewrote 2 words in “When we are open”']) {
+    for (const sentence of [
+        'Moved “Find us” and what stands below it from left to right',
+        'Added the call-out “Closed in August” in “When we are open”',
+        'Removed the picture “The bench on a Saturday”',
+        'Rewrote 2 words in “When we are open”',
+    ]) {
         await expect(page.locator('[data-changes]')).toContainText(sentence);
     }
     const state = page.locator('[data-state]');
@@ -231,7 +244,10 @@ test('settings stand old above new, and pictures are compared in three ways', as
 test('another picture takes the place of one, and the two are compared', async ({ page }) => {
     await signIn(page, 'Ines Oduya');
     const url = await newPage(page, `Pictures ${Date.now()}`, ['Words']);
-    const choose = (base64) => page.locator('[data-picture-file]').setInputFiles({ name: 'bench.png', mimeType: 'image/png', buffer: Buffer.from(base64, 'base64') });
+    const choose = (base64) =>
+        page
+            .locator('[data-picture-file]')
+            .setInputFiles({ name: 'bench.png', mimeType: 'image/png', buffer: Buffer.from(base64, 'base64') });
     await page.locator('summary', { hasText: 'Put in' }).click();
     await page.getByRole('button', { name: 'Picture…', exact: true }).click();
     await choose('iVBORw0KGgoAAAANSUhEUgAAAAoAAAAKCAIAAAACUFjqAAAAEklEQVR4nGNgYPiPFw1iaQYGAHgOY53TIGNpAAAAAElFTkSuQmCC');
@@ -332,7 +348,10 @@ test('the public address is read without JavaScript, kept by caches, and answers
     expect((await http(read, { 'If-Modified-Since': now.headers['last-modified'] })).status).toBe(304);
     const map = await http(`${read}/timemap`);
     expect(map.headers['content-type']).toBe('application/link-format');
-    const mementos = [...map.body.matchAll(/<([^>]+)>;rel="[^"]*memento";datetime="([^"]+)"/g)].map((found) => ({ url: found[1], at: found[2] }));
+    const mementos = [...map.body.matchAll(/<([^>]+)>;rel="[^"]*memento";datetime="([^"]+)"/g)].map((found) => ({
+        url: found[1],
+        at: found[2],
+    }));
     expect(mementos).toHaveLength(7);
     const gate = await http(read, { 'Accept-Datetime': mementos[3].at });
     expect([gate.status, gate.headers.location]).toEqual([302, mementos[3].url]);
@@ -346,7 +365,10 @@ test('a block has a history through its moves, and comes back where somebody say
     await signIn(page, 'Ines Oduya');
     await toShelf(page, 'Website');
     await openHistory(page, 'What to bring', 'from=8&to=14');
-    await page.locator('[data-changes] li', { hasText: 'Moved the heading “Bicycles” from “What to bring” to “Rather not”' }).getByRole('link', { name: /history of this part/i }).click();
+    await page
+        .locator('[data-changes] li', { hasText: 'Moved the heading “Bicycles” from “What to bring” to “Rather not”' })
+        .getByRole('link', { name: /history of this part/i })
+        .click();
     await expect(page.locator('.part-step')).toHaveCount(3);
     await expect(page.locator('.part-step').first()).toContainText('Moved it from “What to bring” to “Rather not”');
     await page.getByRole('button', { name: 'Bring this back as it was in 5' }).click();

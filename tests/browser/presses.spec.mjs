@@ -2,10 +2,22 @@ import { readFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
 import { newDocument, openHistory, saved, signIn, test } from './steps.mjs';
 
-/** What the guide promises, line by line: the task, and how many presses it takes at most by mouse and by keys. @returns {Record<string, [number, number]>} */
+/**
+ * What the guide promises, line by line: the task, and how many presses it takes at most by mouse and by keys. @returns {Record<string,
+ * [number, number]>}
+ */
 function promised() {
-    const table = readFileSync(new URL('../../docs/guide.md', import.meta.url), 'utf8').match(/\| What one wants \|[^\n]*\n\|[-| ]*\n((?:\|[^\n]*\n)+)/)?.[1] ?? '';
-    return Object.fromEntries(table.trim().split('\n').map((line) => line.split('|').map((cell) => cell.trim())).map(([, task, , mouse, keys]) => [task, [Number(mouse), Number(keys)]]));
+    const table =
+        readFileSync(new URL('../../docs/guide.md', import.meta.url), 'utf8').match(
+            /\| What one wants \|[^\n]*\n\|[-| ]*\n((?:\|[^\n]*\n)+)/,
+        )?.[1] ?? '';
+    return Object.fromEntries(
+        table
+            .trim()
+            .split('\n')
+            .map((line) => line.split('|').map((cell) => cell.trim()))
+            .map(([, task, , mouse, keys]) => [task, [Number(mouse), Number(keys)]]),
+    );
 }
 
 /** Keys that are pressed and counted. @param {import('@playwright/test').Page} page */
@@ -223,5 +235,11 @@ test('the seven tasks take no more presses than the guide says, by mouse and by 
         }
     }
     console.log(JSON.stringify(took));
-    for (const [task, counts] of Object.entries(took)) expect.soft(counts.every((count, at) => count <= said[task][at]), `${task}: ${counts}, and the guide says ${said[task]}`).toBe(true);
+    for (const [task, counts] of Object.entries(took))
+        expect
+            .soft(
+                counts.every((count, at) => count <= said[task][at]),
+                `${task}: ${counts}, and the guide says ${said[task]}`,
+            )
+            .toBe(true);
 });

@@ -45,7 +45,10 @@ test('a text is proposed by keys, seen in place, accepted and declined change by
 
     // Nothing has changed; the desk says that something is proposed.
     await page.goto(url);
-    expect((await state(page)).content.map(words)).toEqual(['Every lead is looked at before it goes back.', 'A lead without a tag is a broken lead.']);
+    expect((await state(page)).content.map(words)).toEqual([
+        'Every lead is looked at before it goes back.',
+        'A lead without a tag is a broken lead.',
+    ]);
     await page.getByRole('link', { name: 'With what is proposed' }).press('Enter');
     await expect(page.getByRole('heading', { name: 'Tobi proposes 2 changes' })).toBeVisible();
     await expect(page.locator('.paper ins')).toHaveText([' Twice.', 'Write the date with the paint pen.']);
@@ -61,7 +64,10 @@ test('a text is proposed by keys, seen in place, accepted and declined change by
     await page.getByLabel('A word with your answer, if you like').fill('The pen ran.');
     await page.getByRole('button', { name: 'Decline all' }).press('Enter');
     await expect(page.getByText('Declined. Tobi is told.')).toBeVisible();
-    expect((await page.request.get(`${url}/state`).then((answer) => answer.json())).content.map(words)).toEqual(['Every lead is looked at before it goes back. Twice.', 'A lead without a tag is a broken lead.']);
+    expect((await page.request.get(`${url}/state`).then((answer) => answer.json())).content.map(words)).toEqual([
+        'Every lead is looked at before it goes back. Twice.',
+        'A lead without a tag is a broken lead.',
+    ]);
 
     // Its author is told, and proposes it again; the side line that was answered says so.
     await tobi.goto('/for-you');
@@ -105,7 +111,10 @@ test('the item goes on meanwhile: its author takes that in, and what meets somet
     await expect(page.getByRole('heading', { name: 'Tobi proposes one change' })).toBeVisible();
     await page.getByRole('button', { name: 'Accept all' }).press('Enter');
     await expect(page.getByText(/^Accepted/)).toBeVisible();
-    expect((await page.request.get(`${url}/state`).then((answer) => answer.json())).content.map(words)).toEqual(['Usually: The door is open from half past five.', 'Ring twice.']);
+    expect((await page.request.get(`${url}/state`).then((answer) => answer.json())).content.map(words)).toEqual([
+        'Usually: The door is open from half past five.',
+        'Ring twice.',
+    ]);
     await tobi.reload();
     await expect(tobi.getByText('This was answered')).toBeVisible();
 });
@@ -203,11 +212,23 @@ test('whoever has a link to a spreadsheet writes in its cells, page by page', as
     await expect(page.getByText('29', { exact: true })).toBeVisible();
 });
 
-test('places of one text are answered by themselves, everybody’s lies side by side, and who accepts goes on writing', async ({ page, browser }) => {
+test('places of one text are answered by themselves, everybody’s lies side by side, and who accepts goes on writing', async ({
+    page,
+    browser,
+}) => {
     await signIn(page, 'Ines Oduya');
     const url = await newDocument(page, 'Side by side');
     await typed(page, 'Every lead is looked at before it goes back on its hook.');
-    for (const [who, letters] of [['Tobi Brandt', [['Home', 'Always: '], ['End', ' Twice.']]], ['Rafi Sadek', [['End', ' By daylight.']]]]) {
+    for (const [who, letters] of [
+        [
+            'Tobi Brandt',
+            [
+                ['Home', 'Always: '],
+                ['End', ' Twice.'],
+            ],
+        ],
+        ['Rafi Sadek', [['End', ' By daylight.']]],
+    ]) {
         const theirs = await other(browser, who, url);
         await beginProposing(theirs, url);
         await text(theirs).focus();

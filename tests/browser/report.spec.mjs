@@ -30,7 +30,8 @@ async function widget(page, type, title, source, choose = {}) {
     await dialog.getByLabel('Dataset').selectOption({ label: source });
     await expect(dialog.getByLabel('How much')).toBeVisible();
     await dialog.getByLabel('Title').fill(title);
-    for (const [label, value] of Object.entries(choose)) await dialog.getByRole('combobox', { name: label, exact: true }).selectOption({ label: value });
+    for (const [label, value] of Object.entries(choose))
+        await dialog.getByRole('combobox', { name: label, exact: true }).selectOption({ label: value });
     await dialog.getByRole('button', { name: 'Save' }).press('Enter');
     await expect(page.getByRole('article', { name: title })).toBeFocused();
 }
@@ -133,7 +134,11 @@ test('the demo report shows what changed in it, what in its data, and both come 
     await expect(page.locator('.said')).toContainText('Taken back, in 2 items at once');
 });
 
-test('a widget is dragged and sized with the mouse, two people lay out one report, and it is taken along as files', async ({ browser, baseURL, page }) => {
+test('a widget is dragged and sized with the mouse, two people lay out one report, and it is taken along as files', async ({
+    browser,
+    baseURL,
+    page,
+}) => {
     await signIn(page, 'Ines Oduya');
     const name = `Shared ${Date.now()}`;
     await dataset(page, name);
@@ -181,7 +186,11 @@ test('a widget is dragged and sized with the mouse, two people lay out one repor
     await expect(page.locator('[data-spoken]')).toContainText('Nell');
     await nell.context().close();
 
-    for (const [press, ending, has] of [['HTML, all in one file', 'html', 'Mar 2026'], ['This page as SVG', 'svg', 'By month'], ['This page as PNG', 'png', 'PNG']]) {
+    for (const [press, ending, has] of [
+        ['HTML, all in one file', 'html', 'Mar 2026'],
+        ['This page as SVG', 'svg', 'By month'],
+        ['This page as PNG', 'png', 'PNG'],
+    ]) {
         await page.getByText('Download', { exact: true }).click();
         const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: press }).click()]);
         expect(file.suggestedFilename()).toMatch(new RegExp(`\\.${ending}$`));
@@ -195,11 +204,18 @@ test('a widget is dragged and sized with the mouse, two people lay out one repor
         }
     }
     await page.keyboard.press('Escape');
-    const [csv] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Figures of By month as CSV' }).click()]);
+    const [csv] = await Promise.all([
+        page.waitForEvent('download'),
+        page.getByRole('link', { name: 'Figures of By month as CSV' }).click(),
+    ]);
     expect(readFileSync(await csv.path(), 'utf8')).toContain('Jan 2026,2');
 });
 
-test('a report is published with its data, read without JavaScript, and follows it when that is said', async ({ browser, baseURL, page }) => {
+test('a report is published with its data, read without JavaScript, and follows it when that is said', async ({
+    browser,
+    baseURL,
+    page,
+}) => {
     await signIn(page, 'Ines Oduya');
     const name = `Public ${Date.now()}`;
     const data = await dataset(page, name);

@@ -16,7 +16,8 @@ async function onCommittee(page) {
 }
 
 /**
- * Every screen: the name of its route ('' where none leads there), and the way there; where it has rows without end, with few of them, since axe takes its time over each.
+ * Every screen: the name of its route ('' where none leads there), and the way there; where it has rows without end, with few of them,
+ * since axe takes its time over each.
  *
  * @type {Record<string, [string, (page: import('@playwright/test').Page) => Promise<unknown>]>}
  */
@@ -271,7 +272,8 @@ export const screens = {
 };
 
 /**
- * Pages that hang on an item or a shelf, or stand alone: route, what it hangs on, and the rest of the address. They are gone through in one session.
+ * Pages that hang on an item or a shelf, or stand alone: route, what it hangs on, and the rest of the address. They are gone through in one
+ * session.
  *
  * @type {[string, string, string][]}
  */
@@ -298,7 +300,10 @@ export const pages = [
     ['outbox', '', '/outbox'],
 ];
 
-/** Routes that answer something else than a page of their own (parts of one, data, files, a way on to another one), and pages that only a link, a row or something that waits leads to. */
+/**
+ * Routes that answer something else than a page of their own (parts of one, data, files, a way on to another one), and pages that only a
+ * link, a row or something that waits leads to.
+ */
 export const others = {
     parts: ['causes', 'item.foot', 'item.flow', 'item.notes', 'part.where', 'live', 'line', 'lines', 'ribbon', 'day.ribbon', 'miniature', 'state', 'sign-in.state', 'file.named', 'report.settings', 'report.show', 'work'],
     files: ['comparison', 'download', 'entries.download', 'feed.item', 'feed.shelf', 'file.content', 'log.csv', 'picture', 'proposals.file', 'read.feed', 'read.picture', 'read.timemap', 'report.figures', 'work.file'],

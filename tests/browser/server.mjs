@@ -5,7 +5,10 @@ import { join } from 'node:path';
 
 export const KEY = 'base64:3q2+796tvu/erb7v3q2+796tvu/erb7v3q2+796tvu8=';
 
-/** A server of its own with a fresh database and the demo in it, or a copy of one that is built already; it can be stopped and started again. */
+/**
+ * A server of its own with a fresh database and the demo in it, or a copy of one that is built already; it can be stopped and started
+ * again.
+ */
 export class Server {
     constructor(port, { checkpoint = 1 } = {}) {
         this.port = port;
@@ -24,7 +27,8 @@ export class Server {
         };
         const ready = process.env.ATTIC_READY_DEMO;
         if (ready) {
-            for (const ending of ['', '.presence', '.queue']) existsSync(ready + ending) && copyFileSync(ready + ending, this.env.DB_DATABASE + ending);
+            for (const ending of ['', '.presence', '.queue'])
+                existsSync(ready + ending) && copyFileSync(ready + ending, this.env.DB_DATABASE + ending);
             return;
         }
         execFileSync('php', ['artisan', 'attic:database'], { env: this.env, stdio: 'ignore' });

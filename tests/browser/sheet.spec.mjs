@@ -59,7 +59,13 @@ async function menu(page, name, line) {
     await page.locator('details[open]').getByRole('button', { name: line, exact: true }).click();
 }
 
-const log = [['Item', 'Kg', 'Tip'], ['Toaster', '1.8', '2'], ['Lamp', '1.1', '0'], ['Radio', '2.2', '5'], ['Total', '=SUM(B2:B4)', '=sum(c2:c4)']];
+const log = [
+    ['Item', 'Kg', 'Tip'],
+    ['Toaster', '1.8', '2'],
+    ['Lamp', '1.1', '0'],
+    ['Radio', '2.2', '5'],
+    ['Total', '=SUM(B2:B4)', '=sum(c2:c4)'],
+];
 
 test('a table is typed, calculated and saved by keys alone', async ({ page }) => {
     await signIn(page, 'Ines Oduya');

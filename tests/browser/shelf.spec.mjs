@@ -24,7 +24,9 @@ test('a shelf shows its items, and History is one press from three places of a r
     await expect(row.getByText(/Document · 198 versions/)).toBeVisible();
     await expect(row.locator('.items-change')).toContainText(/Ines, yesterday/);
     // One shape for each editor, with a bar for each of their days.
-    const bars = await row.locator('.bar').evaluateAll((shapes) => shapes.map((shape) => (shape.getAttribute('d') ?? '').split('M').length - 1));
+    const bars = await row
+        .locator('.bar')
+        .evaluateAll((shapes) => shapes.map((shape) => (shape.getAttribute('d') ?? '').split('M').length - 1));
     expect(bars).toHaveLength(5);
     expect(bars.reduce((sum, count) => sum + count, 0)).toBeGreaterThan(10);
     await expect(row.locator('.flag')).toContainText('Agreed at spring meeting');

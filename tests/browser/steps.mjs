@@ -20,7 +20,10 @@ export const DAY = Math.floor(Date.now() / 86_400_000);
  */
 export const ofTheDay = (all, share) => (process.env.EVERY ? all : all.filter((_, at) => at % share === DAY % share));
 
-/** A test of one person at a browser: what it keeps of scripts and styles stays from test to test; who was signed in, and what waits in it, does not. */
+/**
+ * A test of one person at a browser: what it keeps of scripts and styles stays from test to test; who was signed in, and what waits in it,
+ * does not.
+ */
 export const test = base.extend({
     kept: [async ({ browser }, use) => {
         const kept = await browser.newContext();
@@ -51,7 +54,10 @@ async function ready(page) {
     if (patient.has(page) && !await page.evaluate(isReady).catch(() => false)) await page.waitForFunction(isReady).catch(() => {});
 }
 
-/** Has all that acts on something wait first. @param {object} acting @param {string[]} ways @param {(acting: any) => import('@playwright/test').Page} on */
+/**
+ * Has all that acts on something wait first. @param {object} acting @param {string[]} ways @param {(acting: any) =>
+ * import('@playwright/test').Page} on
+ */
 function waiting(acting, ways, on) {
     for (const way of ways) {
         const done = acting[way];
@@ -85,12 +91,17 @@ function bePatient(page) {
             }
             return null;
         };
-        waiting(locators, ['press', 'pressSequentially', 'click', 'fill', 'check', 'uncheck', 'selectOption', 'focus'], (locator) => locator.page());
+        waiting(locators, ['press', 'pressSequentially', 'click', 'fill', 'check', 'uncheck', 'selectOption', 'focus'], (locator) =>
+            locator.page(),
+        );
     }
     patient.add(page);
 }
 
-/** Through the door of the demo without looking at it: that it opens by a press is seen in shelf.spec. @param {import('@playwright/test').Page} page @param {string} name */
+/**
+ * Through the door of the demo without looking at it: that it opens by a press is seen in shelf.spec. @param
+ * {import('@playwright/test').Page} page @param {string} name
+ */
 export async function signIn(page, name) {
     bePatient(page);
     const door = await (await page.request.get('/sign-in')).text();
@@ -215,53 +226,83 @@ export async function axe(page) {
 export const daysAgo = (days) => `${new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 11)}18:00:00Z`;
 
 /**
- * What can be pressed and is too small (WCAG 2.2, 2.5.8: under 24 px, with another one within 24 px of its middle), or lies under something else.
+ * What can be pressed and is too small (WCAG 2.2, 2.5.8: under 24 px, with another one within 24 px of its middle), or lies under something
+ * else.
  *
  * @param {import('@playwright/test').Page} page
  */
-export const hardToPress = (page) => page.evaluate(() => {
-    const LEAST = 24;
-    const all = [...document.querySelectorAll('a[href], button, summary, select, textarea, input:not([type=hidden]), [role=slider], [role=button]')].filter((one) => {
-        const style = getComputedStyle(one);
-        return one.checkVisibility({ visibilityProperty: true, opacityProperty: true }) && style.pointerEvents !== 'none' && !one.closest('.is-sr-only, .skip') && !(/** @type {HTMLInputElement} */ (one).disabled);
+export const hardToPress = (page) =>
+    page.evaluate(() => {
+        const LEAST = 24;
+        const all = [
+            ...document.querySelectorAll(
+                'a[href], button, summary, select, textarea, input:not([type=hidden]), [role=slider], [role=button]',
+            ),
+        ].filter((one) => {
+            const style = getComputedStyle(one);
+            return (
+                one.checkVisibility({ visibilityProperty: true, opacityProperty: true }) &&
+                style.pointerEvents !== 'none' &&
+                !one.closest('.is-sr-only, .skip') &&
+                !(/** @type {HTMLInputElement} */ (one).disabled)
+            );
+        });
+        const named = (/** @type {Element} */ one) =>
+            `${one.tagName.toLowerCase()}.${one.getAttribute('class') ?? ''} “${(one.getAttribute('aria-label') ?? one.textContent ?? '').trim().slice(0, 30)}”`;
+        // What is scrolled out of its own box is scrolled in first; marks on the time axis are where their moment is, and the list has the
+        // same with room around.
+        const isOut = (/** @type {Element} */ one, /** @type {number} */ x, /** @type {number} */ y) => {
+            for (let around = one.parentElement; around; around = around.parentElement) {
+                const frame = around.getBoundingClientRect();
+                if (
+                    getComputedStyle(around).overflow !== 'visible' &&
+                    (x < frame.left || x > frame.right || y < frame.top || y > frame.bottom)
+                )
+                    return true;
+            }
+            return false;
+        };
+        const isSticky = (/** @type {Element | null} */ one) => {
+            for (; one; one = one.parentElement) if (['fixed', 'sticky'].includes(getComputedStyle(one).position)) return true;
+            return false;
+        };
+        const boxes = all
+            .filter((one) => !one.closest('[data-ribbon] .ribbon-scroll, [data-day-ribbon] .handle, .ribbon-flags'))
+            .map((one) => ({ one, box: (one.closest('label') ?? one).getBoundingClientRect() }))
+            .filter(({ one, box }) => box.width > 1 && box.height > 1 && !isOut(one, box.x + box.width / 2, box.y + box.height / 2));
+        const middle = (/** @type {DOMRect} */ box) => [box.x + box.width / 2, box.y + box.height / 2];
+        const isSmall = (/** @type {DOMRect} */ box) => box.width < LEAST - 0.5 || box.height < LEAST - 0.5;
+        // A link within a sentence is as high as its line.
+        const isInline = (/** @type {Element} */ one) =>
+            getComputedStyle(one).display === 'inline' &&
+            [...(one.parentElement?.childNodes ?? [])].some(
+                (node) => node.nodeType === Node.TEXT_NODE && (node.textContent ?? '').trim() !== '',
+            );
+        const found = [];
+        for (const { one, box } of boxes) {
+            const [x, y] = middle(box);
+            if (isSmall(box) && !isInline(one)) {
+                const near = boxes.find((other) => {
+                    if (other.one === one || one.contains(other.one) || other.one.contains(one)) return false;
+                    const [ox, oy] = middle(other.box);
+                    const gap = isSmall(other.box)
+                        ? Math.hypot(ox - x, oy - y) - LEAST / 2
+                        : Math.hypot(
+                              Math.max(other.box.left - x, 0, x - other.box.right),
+                              Math.max(other.box.top - y, 0, y - other.box.bottom),
+                          );
+                    return gap < LEAST / 2 - 0.5;
+                });
+                if (near) found.push(`small: ${named(one)} ${Math.round(box.width)}×${Math.round(box.height)} by ${named(near.one)}`);
+            }
+            if (x < 0 || y < 0 || x >= innerWidth || y >= innerHeight) continue;
+            const top = document.elementFromPoint(x, y);
+            // A foot that stays in sight lies over what is scrolled past it.
+            if (top && !isSticky(top) && !one.contains(top) && !top.contains(one) && !top.closest('label')?.contains(one))
+                found.push(`covered: ${named(one)} by ${named(top)}`);
+        }
+        return [...new Set(found)].slice(0, 8);
     });
-    const named = (/** @type {Element} */ one) => `${one.tagName.toLowerCase()}.${one.getAttribute('class') ?? ''} “${(one.getAttribute('aria-label') ?? one.textContent ?? '').trim().slice(0, 30)}”`;
-    // What is scrolled out of its own box is scrolled in first; marks on the time axis are where their moment is, and the list has the same with room around.
-    const isOut = (/** @type {Element} */ one, /** @type {number} */ x, /** @type {number} */ y) => {
-        for (let around = one.parentElement; around; around = around.parentElement) {
-            const frame = around.getBoundingClientRect();
-            if (getComputedStyle(around).overflow !== 'visible' && (x < frame.left || x > frame.right || y < frame.top || y > frame.bottom)) return true;
-        }
-        return false;
-    };
-    const isSticky = (/** @type {Element | null} */ one) => {
-        for (; one; one = one.parentElement) if (['fixed', 'sticky'].includes(getComputedStyle(one).position)) return true;
-        return false;
-    };
-    const boxes = all.filter((one) => !one.closest('[data-ribbon] .ribbon-scroll, [data-day-ribbon] .handle, .ribbon-flags')).map((one) => ({ one, box: (/** @type {HTMLElement} */ (one.closest('label')) ?? one).getBoundingClientRect() })).filter(({ one, box }) => box.width > 1 && box.height > 1 && !isOut(one, box.x + box.width / 2, box.y + box.height / 2));
-    const middle = (/** @type {DOMRect} */ box) => [box.x + box.width / 2, box.y + box.height / 2];
-    const isSmall = (/** @type {DOMRect} */ box) => box.width < LEAST - 0.5 || box.height < LEAST - 0.5;
-    // A link within a sentence is as high as its line.
-    const isInline = (/** @type {Element} */ one) => getComputedStyle(one).display === 'inline' && [...(one.parentElement?.childNodes ?? [])].some((node) => node.nodeType === Node.TEXT_NODE && (node.textContent ?? '').trim() !== '');
-    const found = [];
-    for (const { one, box } of boxes) {
-        const [x, y] = middle(box);
-        if (isSmall(box) && !isInline(one)) {
-            const near = boxes.find((other) => {
-                if (other.one === one || one.contains(other.one) || other.one.contains(one)) return false;
-                const [ox, oy] = middle(other.box);
-                const gap = isSmall(other.box) ? Math.hypot(ox - x, oy - y) - LEAST / 2 : Math.hypot(Math.max(other.box.left - x, 0, x - other.box.right), Math.max(other.box.top - y, 0, y - other.box.bottom));
-                return gap < LEAST / 2 - 0.5;
-            });
-            if (near) found.push(`small: ${named(one)} ${Math.round(box.width)}×${Math.round(box.height)} by ${named(near.one)}`);
-        }
-        if (x < 0 || y < 0 || x >= innerWidth || y >= innerHeight) continue;
-        const top = document.elementFromPoint(x, y);
-        // A foot that stays in sight lies over what is scrolled past it.
-        if (top && !isSticky(top) && !one.contains(top) && !top.contains(one) && !top.closest('label')?.contains(one)) found.push(`covered: ${named(one)} by ${named(top)}`);
-    }
-    return [...new Set(found)].slice(0, 8);
-});
 
 /** What axe finds by day and by night, what is wider than the window, and what can't be pressed, in windows of all widths. */
 export async function usable(page, what) {
@@ -273,7 +314,22 @@ export async function usable(page, what) {
 export async function fits(page, what) {
     for (const width of [1920, 900, 640, 400, 320]) {
         await page.setViewportSize({ width, height: 800 });
-        expect.soft(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth ? [] : [...document.querySelectorAll('main *')].filter((one) => one.getBoundingClientRect().right > innerWidth + 1).map((one) => `${one.tagName.toLowerCase()}.${one.getAttribute('class') ?? ''} “${(one.textContent ?? '').trim().slice(0, 30)}”`).slice(-3)), `${what}, ${width}`).toEqual([]);
+        expect
+            .soft(
+                await page.evaluate(() =>
+                    document.documentElement.scrollWidth <= innerWidth
+                        ? []
+                        : [...document.querySelectorAll('main *')]
+                              .filter((one) => one.getBoundingClientRect().right > innerWidth + 1)
+                              .map(
+                                  (one) =>
+                                      `${one.tagName.toLowerCase()}.${one.getAttribute('class') ?? ''} “${(one.textContent ?? '').trim().slice(0, 30)}”`,
+                              )
+                              .slice(-3),
+                ),
+                `${what}, ${width}`,
+            )
+            .toEqual([]);
         expect.soft(await hardToPress(page), `${what}, ${width}`).toEqual([]);
     }
 }

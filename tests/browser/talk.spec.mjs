@@ -29,7 +29,13 @@ test('words are talked about while writing, by keys alone, and the slip stays wi
     await saved(page);
     await page.goto(url);
     await expect(page.locator('.ProseMirror .is-talked')).toHaveText('tag with the date.');
-    expect(await page.evaluate(() => [...document.querySelectorAll('.ProseMirror > *')].map((block) => block.classList.contains('slip') ? 'slip' : block.textContent.slice(0, 5)))).toEqual(['First', 'slip', 'A lea']);
+    expect(
+        await page.evaluate(() =>
+            [...document.querySelectorAll('.ProseMirror > *')].map((block) =>
+                block.classList.contains('slip') ? 'slip' : block.textContent.slice(0, 5),
+            ),
+        ),
+    ).toEqual(['First', 'slip', 'A lea']);
     await expect(page.getByRole('link', { name: 'Talk 1' })).toBeVisible();
 });
 
@@ -190,7 +196,9 @@ test('a place in a picture is talked about, by pointer and by keys, while writin
         canvas.getContext('2d').fillRect(0, 0, 320, 240);
         return canvas.toDataURL('image/png').split(',')[1];
     });
-    await page.locator('[data-picture-file]').setInputFiles({ name: 'bench.png', mimeType: 'image/png', buffer: Buffer.from(picture, 'base64') });
+    await page
+        .locator('[data-picture-file]')
+        .setInputFiles({ name: 'bench.png', mimeType: 'image/png', buffer: Buffer.from(picture, 'base64') });
     await page.getByRole('dialog').getByRole('textbox').fill('The bench');
     await page.keyboard.press('Enter');
     await saved(page);
@@ -221,7 +229,9 @@ test('a place in a picture is talked about, by pointer and by keys, while writin
     await axe(page);
 });
 
-test('what is not written as parts is talked about in its place, too: a picture, a file that is read, a record, an answer, a page as it was', async ({ page }) => {
+test('what is not written as parts is talked about in its place, too: a picture, a file that is read, a record, an answer, a page as it was', async ({
+    page,
+}) => {
     const begun = async (/** @type {import('@playwright/test').Locator} */ thing, /** @type {string} */ words) => {
         await thing.scrollIntoViewIfNeeded();
         const mark = page.getByRole('button', { name: 'Comment on this' });

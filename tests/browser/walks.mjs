@@ -3,12 +3,29 @@
  *
  * @typedef {import('@playwright/test').Page} Page
  * @typedef {(below: number) => number} Under a random number from 0
- * @typedef {{shelf: string, begin: (page: Page) => Promise<unknown>, act: (page: Page, who: string, under: Under) => Promise<string>, shown: (page: Page) => Promise<string[]>}} Walk
+ * @typedef {{shelf: string, begin: (page: Page) => Promise<unknown>, act: (page: Page, who: string, under: Under) => Promise<string>, shown: (page: Page) => Promise<string[]>}}
+ *     Walk
  */
 
 const KEYS = [
-    ['Enter'], ['End', 'Enter'], ['Home', 'Enter'], ['End', 'Delete'], ['Home', 'Backspace'], ['Home', 'Shift+ArrowDown', 'Delete'], ['Home', 'Shift+End', 'Control+x', 'Control+End', 'Control+v'], ['Shift+End', 'Control+c', 'End', 'Control+v'],
-    ['Escape', 'Enter'], ['Escape', ' ', 'ArrowDown', 'Enter'], ['Control+z'], ['Control+z', 'Control+z'], ['Control+y'], ['Control+b'], ['Tab'], ['Shift+Tab'], ['Control+a', 'Control+c', 'ArrowRight', 'Enter', 'Control+v'], ['Control+s', 'Escape'],
+    ['Enter'],
+    ['End', 'Enter'],
+    ['Home', 'Enter'],
+    ['End', 'Delete'],
+    ['Home', 'Backspace'],
+    ['Home', 'Shift+ArrowDown', 'Delete'],
+    ['Home', 'Shift+End', 'Control+x', 'Control+End', 'Control+v'],
+    ['Shift+End', 'Control+c', 'End', 'Control+v'],
+    ['Escape', 'Enter'],
+    ['Escape', ' ', 'ArrowDown', 'Enter'],
+    ['Control+z'],
+    ['Control+z', 'Control+z'],
+    ['Control+y'],
+    ['Control+b'],
+    ['Tab'],
+    ['Shift+Tab'],
+    ['Control+a', 'Control+c', 'ArrowRight', 'Enter', 'Control+v'],
+    ['Control+s', 'Escape'],
 ];
 
 /** One of those that can be seen and pressed, or null. @param {import('@playwright/test').Locator} all @param {Under} under */
@@ -20,18 +37,30 @@ async function oneOf(all, under) {
 /** Fills in some of what a dialog asks for, and sends it or puts it away. @param {Page} page @param {string} who @param {Under} under */
 async function answer(page, who, under) {
     const dialog = page.locator('dialog[open]').last();
-    if (!await dialog.count()) return;
-    for (const field of await dialog.locator('input[type=text], input:not([type]), input[type=number], textarea').all()) if (under(2)) await field.fill(under(2) ? `${who}${under(1000)}` : String(under(30))).catch(() => {});
-    for (const list of await dialog.locator('select').all()) if (under(2)) await list.selectOption({ index: under(await list.locator('option').count()) }).catch(() => {});
-    for (const tick of await dialog.locator('input[type=checkbox], input[type=radio]').all()) if (under(3) === 0) await tick.click().catch(() => {});
-    if (under(4)) await dialog.locator('button[type=submit], button:not([type])').first().click().catch(() => {});
+    if (!(await dialog.count())) return;
+    for (const field of await dialog.locator('input[type=text], input:not([type]), input[type=number], textarea').all())
+        if (under(2)) await field.fill(under(2) ? `${who}${under(1000)}` : String(under(30))).catch(() => {});
+    for (const list of await dialog.locator('select').all())
+        if (under(2)) await list.selectOption({ index: under(await list.locator('option').count()) }).catch(() => {});
+    for (const tick of await dialog.locator('input[type=checkbox], input[type=radio]').all())
+        if (under(3) === 0) await tick.click().catch(() => {});
+    if (under(4))
+        await dialog
+            .locator('button[type=submit], button:not([type])')
+            .first()
+            .click()
+            .catch(() => {});
     if (await dialog.count()) await page.keyboard.press('Escape');
 }
 
 /** @param {Page} page @param {string} who @param {Under} under @returns {Promise<string>} what was done */
 async function atText(page, who, under) {
     const tools = page.locator('[data-tools]');
-    await (await oneOf(page.locator('.ProseMirror [data-part]:visible'), under))?.click({ position: { x: 5 + under(30), y: 5 }, timeout: 1500 }).catch(() => {});
+    await (
+        await oneOf(page.locator('.ProseMirror [data-part]:visible'), under)
+    )
+        ?.click({ position: { x: 5 + under(30), y: 5 }, timeout: 1500 })
+        .catch(() => {});
     const what = under(10);
     let done;
     if (what < 3) {
@@ -60,11 +89,17 @@ async function atText(page, who, under) {
 }
 
 /** Every part that is shown, with its words. @param {Page} page */
-const shownText = (page) => page.locator('.ProseMirror').evaluate((root) => {
-    const bare = /** @type {Element} */ (root.cloneNode(true));
-    for (const beside of bare.querySelectorAll('.ProseMirror-widget, .ProseMirror-separator, .ProseMirror-trailingBreak, .is-sr-only, .slips, .talk, .grip')) beside.remove();
-    return [...bare.querySelectorAll('[data-part]')].map((part) => `${part.getAttribute('data-part')} ${part.tagName} ${(part.textContent ?? '').replace(/\s+/g, ' ').trim()}`);
-});
+const shownText = (page) =>
+    page.locator('.ProseMirror').evaluate((root) => {
+        const bare = /** @type {Element} */ (root.cloneNode(true));
+        for (const beside of bare.querySelectorAll(
+            '.ProseMirror-widget, .ProseMirror-separator, .ProseMirror-trailingBreak, .is-sr-only, .slips, .talk, .grip',
+        ))
+            beside.remove();
+        return [...bare.querySelectorAll('[data-part]')].map(
+            (part) => `${part.getAttribute('data-part')} ${part.tagName} ${(part.textContent ?? '').replace(/\s+/g, ' ').trim()}`,
+        );
+    });
 
 /** Puts something in by the tools. @param {Page} page @param {string} role */
 async function putIn(page, role) {
@@ -134,11 +169,27 @@ async function atGrid(page, who, under) {
 async function shownGrid(page) {
     await page.locator('[data-grid]').evaluate((grid) => grid.scrollTo(0, 0));
     await page.waitForTimeout(200);
-    return page.locator('[data-grid]').evaluate((grid) => [...grid.querySelectorAll('[data-line]')].map((line) => /** @type {HTMLElement} */ (line)).sort((a, b) => Number(a.dataset.line) - Number(b.dataset.line)).map((line) => [...line.querySelectorAll('[data-column]')].map((cell) => cell.textContent).join('|')));
+    return page.locator('[data-grid]').evaluate((grid) =>
+        [...grid.querySelectorAll('[data-line]')]
+            .map((line) => /** @type {HTMLElement} */ (line))
+            .sort((a, b) => Number(a.dataset.line) - Number(b.dataset.line))
+            .map((line) => [...line.querySelectorAll('[data-column]')].map((cell) => cell.textContent).join('|')),
+    );
 }
 
 /** What is done to a widget by keys. */
-const WIDGET_KEYS = [['ArrowRight'], ['ArrowDown', 'ArrowDown'], ['ArrowLeft'], ['Shift+ArrowRight'], ['Shift+ArrowDown'], ['Shift+ArrowUp'], ['Delete'], ['Enter'], ['Control+z'], ['Control+y']];
+const WIDGET_KEYS = [
+    ['ArrowRight'],
+    ['ArrowDown', 'ArrowDown'],
+    ['ArrowLeft'],
+    ['Shift+ArrowRight'],
+    ['Shift+ArrowDown'],
+    ['Shift+ArrowUp'],
+    ['Delete'],
+    ['Enter'],
+    ['Control+z'],
+    ['Control+y'],
+];
 
 /** @param {Page} page @param {string} who @param {Under} under @returns {Promise<string>} what was done */
 async function atReport(page, who, under) {
@@ -159,7 +210,10 @@ async function atReport(page, who, under) {
         await (await oneOf(page.locator('[data-page-of]:visible'), under))?.click().catch(() => {});
         done = 'goes to a page';
     } else {
-        const button = await oneOf(page.locator('[data-page-add], [data-page-settings], [data-undo]:not([disabled]), [data-redo]:not([disabled])'), under);
+        const button = await oneOf(
+            page.locator('[data-page-add], [data-page-settings], [data-undo]:not([disabled]), [data-redo]:not([disabled])'),
+            under,
+        );
         done = `presses ${(await button?.textContent())?.trim()}`;
         await button?.click().catch(() => {});
     }
@@ -170,18 +224,32 @@ async function atReport(page, who, under) {
 }
 
 /** Every page with its widgets: where each is, and its words. @param {Page} page */
-const shownReport = (page) => page.locator('[data-sheet-of-report]').evaluate((sheet) => [
-    ...[...sheet.querySelectorAll('[data-page-of]')].map((tab) => tab.textContent ?? ''),
-    ...[...sheet.querySelectorAll('[data-part]')].map((widget) => JSON.stringify([.../** @type {HTMLElement} */ (widget).querySelectorAll('h3, p, .widget-text, td, th')].map((one) => one.textContent?.replace(/\s+/g, ' ').trim()).concat(['part', 'x', 'y', 'across', 'down'].map((name) => /** @type {HTMLElement} */ (widget).dataset[name])))),
-]);
+const shownReport = (page) =>
+    page
+        .locator('[data-sheet-of-report]')
+        .evaluate((sheet) => [
+            ...[...sheet.querySelectorAll('[data-page-of]')].map((tab) => tab.textContent ?? ''),
+            ...[...sheet.querySelectorAll('[data-part]')].map((widget) =>
+                JSON.stringify(
+                    [.../** @type {HTMLElement} */ (widget).querySelectorAll('h3, p, .widget-text, td, th')]
+                        .map((one) => one.textContent?.replace(/\s+/g, ' ').trim())
+                        .concat(['part', 'x', 'y', 'across', 'down'].map((name) => /** @type {HTMLElement} */ (widget).dataset[name])),
+                ),
+            ),
+        ]);
 
-/** Sends a form of a page, as it is, without that page being looked at. @param {Page} page @param {string} address @param {string} sign what the form has in it */
+/**
+ * Sends a form of a page, as it is, without that page being looked at. @param {Page} page @param {string} address @param {string} sign what
+ * the form has in it
+ */
 async function send(page, address, sign) {
     const html = await (await page.request.get(address)).text();
     const form = html.split('<form').slice(1).map((one) => one.split('</form>')[0]).find((one) => one.includes(sign));
     if (!form) return 'nothing';
     const plain = (text) => text.replaceAll('&amp;', '&').replaceAll('&quot;', '"');
-    const fields = Object.fromEntries([...form.matchAll(/<input type="hidden" name="([^"]+)" value="([^"]*)"/g)].map(([, name, value]) => [plain(name), plain(value)]));
+    const fields = Object.fromEntries(
+        [...form.matchAll(/<input type="hidden" name="([^"]+)" value="([^"]*)"/g)].map(([, name, value]) => [plain(name), plain(value)]),
+    );
     const answer = await page.request.post(plain(form.match(/action="([^"]+)"/)?.[1] ?? ''), { form: fields, maxRedirects: 0 });
     return String(answer.status());
 }
@@ -195,8 +263,12 @@ const elsewhere = {
     restore: (page, item, head, under) => send(page, `${item}/versions/${1 + under(head)}/restore`, 'id="restore"'),
     'take out': async (page, item, head, under) => {
         const from = under(head);
-        const by = [...(await (await page.request.get(`${item}/history?from=1&to=${head}`)).text()).matchAll(/[?&;]by(?:%5B%5D|\[\])?=(\d+)/g)].map(([, id]) => id);
-        return by.length === 0 ? 'nobody' : send(page, `${item}/take-out?from=${from}&to=${from + 1 + under(head - from)}&by=${by[under(by.length)]}`, 'id="restore"');
+        const by = [
+            ...(await (await page.request.get(`${item}/history?from=1&to=${head}`)).text()).matchAll(/[?&;]by(?:%5B%5D|\[\])?=(\d+)/g),
+        ].map(([, id]) => id);
+        return by.length === 0
+            ? 'nobody'
+            : send(page, `${item}/take-out?from=${from}&to=${from + 1 + under(head - from)}&by=${by[under(by.length)]}`, 'id="restore"');
     },
     publish: (page, item, head) => send(page, `${item}/versions/${head}/publish`, '/publish"'),
     'take back': (page, item, head) => send(page, `${item}/history?from=${Math.max(1, head - 1)}&to=${head}`, '/take-back"'),
@@ -215,7 +287,8 @@ export const walks = {
         shelf: 'Volunteers', act: atText, shown: shownText,
         begin: async (page) => {
             await page.locator('.ProseMirror').click();
-            for (const text of ['Alpha bravo charlie.', 'Delta echo foxtrot.', 'Golf hotel india.', 'Juliet kilo lima.']) await page.keyboard.type(`${text}\n`);
+            for (const text of ['Alpha bravo charlie.', 'Delta echo foxtrot.', 'Golf hotel india.', 'Juliet kilo lima.'])
+                await page.keyboard.type(`${text}\n`);
         },
     },
     Page: {
@@ -240,7 +313,14 @@ export const walks = {
         shelf: 'Volunteers', act: atGrid, shown: shownGrid,
         begin: async (page) => {
             await page.locator('[data-grid]').focus();
-            await paste(page, [['Item', 'Kg', 'Tip', 'Sum'], ['Toaster', '1.8', '2', '=B2+C2'], ['Lamp', '1.1', '0', '=B3+C3'], ['Radio', '2.2', '5', '=B4+C4'], ['Iron', '3.3', '1', '=B5+C5'], ['Total', '=SUM(B2:B5)', '=SUM(C2:C5)', '=B6+C6']]);
+            await paste(page, [
+                ['Item', 'Kg', 'Tip', 'Sum'],
+                ['Toaster', '1.8', '2', '=B2+C2'],
+                ['Lamp', '1.1', '0', '=B3+C3'],
+                ['Radio', '2.2', '5', '=B4+C4'],
+                ['Iron', '3.3', '1', '=B5+C5'],
+                ['Total', '=SUM(B2:B5)', '=SUM(C2:C5)', '=B6+C6'],
+            ]);
         },
     },
     Report: {

@@ -48,7 +48,11 @@ test('a numbered list starts with the number that is typed, at any depth, and sa
     const items = async () => (await state(page)).content.map((part) => [part[2], part[3].start ?? null, words(part)]);
     expect(await items()).toEqual([[0, 5, 'fifth'], [0, null, 'sixth'], [1, 3, 'deeper']]);
     // What is drawn counts alike.
-    expect(await text(page).locator('.is-item').evaluateAll((all) => all.map((item) => item.style.counterSet))).toEqual(['n0 5', '', 'n1 3']);
+    expect(
+        await text(page)
+            .locator('.is-item')
+            .evaluateAll((all) => all.map((item) => item.style.counterSet)),
+    ).toEqual(['n0 5', '', 'n1 3']);
     await page.keyboard.press('Home');
     await page.keyboard.type('8. ');
     await saved(page);
@@ -84,7 +88,11 @@ test('lists nest with Tab, ticks are pressed, the list ends with two Enters', as
     await page.getByRole('checkbox', { name: 'Done' }).click();
     await saved(page);
     const parts = (await state(page)).content;
-    expect(parts.map((part) => [part[2], part[3].style, part[3].done])).toEqual([[0, 'bullet', false], [1, 'bullet', false], [1, 'task', true]]);
+    expect(parts.map((part) => [part[2], part[3].style, part[3].done])).toEqual([
+        [0, 'bullet', false],
+        [1, 'bullet', false],
+        [1, 'task', true],
+    ]);
 });
 
 test('a table: rows and columns come and go', async ({ page }) => {
@@ -126,7 +134,10 @@ test('a link is set, checked and taken off', async ({ page }) => {
 });
 
 test('a picture is chosen, described and kept; what is none is refused in words', async ({ page }) => {
-    const png = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAoAAAAKCAIAAAACUFjqAAAAEklEQVR4nGNgYPiPFw1iaQYGAHgOY53TIGNpAAAAAElFTkSuQmCC', 'base64');
+    const png = Buffer.from(
+        'iVBORw0KGgoAAAANSUhEUgAAAAoAAAAKCAIAAAACUFjqAAAAEklEQVR4nGNgYPiPFw1iaQYGAHgOY53TIGNpAAAAAElFTkSuQmCC',
+        'base64',
+    );
     await page.locator('[data-picture-file]').setInputFiles({ name: 'x.png', mimeType: 'image/png', buffer: Buffer.from('<svg/>') });
     await expect(page.locator('[data-save-line]')).toContainText('not a picture');
     await page.locator('[data-picture-file]').setInputFiles({ name: 'bench.png', mimeType: 'image/png', buffer: png });
@@ -142,11 +153,24 @@ test('a picture is chosen, described and kept; what is none is refused in words'
 test('a picture is pasted and dropped', async ({ page }) => {
     for (const kind of ['paste', 'drop']) {
         await text(page).evaluate((target, type) => {
-            const bytes = Uint8Array.from(atob('iVBORw0KGgoAAAANSUhEUgAAAAoAAAAKCAIAAAACUFjqAAAAEklEQVR4nGNgYPiPFw1iaQYGAHgOY53TIGNpAAAAAElFTkSuQmCC'), (sign) => sign.charCodeAt(0));
+            const bytes = Uint8Array.from(
+                atob('iVBORw0KGgoAAAANSUhEUgAAAAoAAAAKCAIAAAACUFjqAAAAEklEQVR4nGNgYPiPFw1iaQYGAHgOY53TIGNpAAAAAElFTkSuQmCC'),
+                (sign) => sign.charCodeAt(0),
+            );
             const data = new DataTransfer();
             data.items.add(new File([bytes], 'p.png', { type: 'image/png' }));
             const box = target.getBoundingClientRect();
-            target.dispatchEvent(type === 'paste' ? new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }) : new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true, clientX: box.left + 5, clientY: box.top + 5 }));
+            target.dispatchEvent(
+                type === 'paste'
+                    ? new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true })
+                    : new DragEvent('drop', {
+                          dataTransfer: data,
+                          bubbles: true,
+                          cancelable: true,
+                          clientX: box.left + 5,
+                          clientY: box.top + 5,
+                      }),
+            );
         }, kind);
         await page.getByRole('button', { name: 'Cancel' }).click();
         await saved(page);
@@ -157,7 +181,10 @@ test('a picture is pasted and dropped', async ({ page }) => {
 test('what is pasted from elsewhere is cleaned', async ({ page }) => {
     await text(page).evaluate((target) => {
         const data = new DataTransfer();
-        data.setData('text/html', '<h2 onclick="x()" style="color:red">Hot <b>plugs</b></h2><script>alert(1)</script><ul><li>one<ul><li>below</li></ul></li></ul><p><a href="javascript:x">bad</a> <a href="https://example.org">good</a><img src="https://evil.example/x.png"></p><table><tr><td>a</td><td>b</td></tr></table>');
+        data.setData(
+            'text/html',
+            '<h2 onclick="x()" style="color:red">Hot <b>plugs</b></h2><script>alert(1)</script><ul><li>one<ul><li>below</li></ul></li></ul><p><a href="javascript:x">bad</a> <a href="https://example.org">good</a><img src="https://evil.example/x.png"></p><table><tr><td>a</td><td>b</td></tr></table>',
+        );
         target.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
     });
     await saved(page);
@@ -205,7 +232,10 @@ test('far too much pasted is said so, and nothing is lost', async ({ page }) => 
 
 test('keys write where text is: not beside it, and not over what is chosen as a whole', async ({ page }) => {
     /** What the page shows that the document has not. */
-    const shownAlone = (typed) => page.locator('.ProseMirror').evaluate((root, words) => root.textContent.includes(words) && !root.pmViewDesc.node.textContent.includes(words), typed);
+    const shownAlone = (typed) =>
+        page
+            .locator('.ProseMirror')
+            .evaluate((root, words) => root.textContent.includes(words) && !root.pmViewDesc.node.textContent.includes(words), typed);
     await page.keyboard.type('- one');
     await saved(page);
     await page.locator('.item-mark').click({ force: true });
@@ -232,5 +262,9 @@ test('keys write where text is: not beside it, and not over what is chosen as a 
         await page.keyboard.type('q');
     }
     await page.waitForTimeout(900);
-    expect((await state(page)).content.map((part) => [part[1], part[3].text ? words(part) : ''])).toEqual([['settings', ''], ['page', ''], ['question', 'beside a page Who?']]);
+    expect((await state(page)).content.map((part) => [part[1], part[3].text ? words(part) : ''])).toEqual([
+        ['settings', ''],
+        ['page', ''],
+        ['question', 'beside a page Who?'],
+    ]);
 });

@@ -11,7 +11,18 @@ $token = '';
 /** @return array{int, string, string} status, body, where to */
 $ask = function (string $method, string $path, array|string $sent = []) use ($url, $jar, &$token): array {
     $curl = curl_init(str_starts_with($path, 'http') ? $path : $url.$path);
-    curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEJAR => $jar, CURLOPT_COOKIEFILE => $jar, CURLOPT_CUSTOMREQUEST => $method, CURLOPT_TIMEOUT => 30, CURLOPT_ENCODING => '', CURLOPT_HTTPHEADER => ['X-CSRF-TOKEN: '.$token, ...(is_string($sent) ? ['Content-Type: application/json', 'Accept: application/json'] : [])]]);
+    curl_setopt_array($curl, [
+        CURLOPT_RETURNTRANSFER => true,
+        CURLOPT_COOKIEJAR => $jar,
+        CURLOPT_COOKIEFILE => $jar,
+        CURLOPT_CUSTOMREQUEST => $method,
+        CURLOPT_TIMEOUT => 30,
+        CURLOPT_ENCODING => '',
+        CURLOPT_HTTPHEADER => [
+            'X-CSRF-TOKEN: '.$token,
+            ...is_string($sent) ? ['Content-Type: application/json', 'Accept: application/json'] : [],
+        ],
+    ]);
     if ($method !== 'GET') {
         curl_setopt($curl, CURLOPT_POSTFIELDS, is_string($sent) ? $sent : http_build_query($sent + ['_token' => $token]));
     }
@@ -45,7 +56,11 @@ $must(($answer = $ask('POST', "{$shelf}/items", ['kind' => 'page', 'title' => 'F
 $item = $answer[2];
 $state = fn (): array => json_decode($ask('GET', "{$item}/state")[1], true);
 $save = function (array $content) use ($ask, $item, $state, $must): void {
-    $answer = $ask('PUT', "{$item}/state", (string) json_encode(['base' => $state()['root'], 'client' => 'trial.1', 'keep' => true, 'content' => $content]));
+    $answer = $ask(
+        'PUT',
+        "{$item}/state",
+        (string) json_encode(['base' => $state()['root'], 'client' => 'trial.1', 'keep' => true, 'content' => $content]),
+    );
     $must($answer[0] === 200, 'Nothing is saved', $answer);
 };
 $ask('GET', $item);
@@ -54,12 +69,20 @@ $text = fn (string $words): array => ['ptrial1', 'rich_text', 2, ['style' => 'pl
 $save([...$content, $text('Open on Saturdays')]);
 $save([...$content, $text('Closed for good')]);
 $number = $state()['number'];
-$must(($answer = $ask('POST', "{$item}/versions/".($number - 1).'/restore', ['seen' => $number]))[0] === 302, 'Nothing is restored', $answer);
+$must(
+    ($answer = $ask('POST', "{$item}/versions/".($number - 1).'/restore', ['seen' => $number]))[0] === 302,
+    'Nothing is restored',
+    $answer,
+);
 $must(str_contains((string) json_encode($state()['content']), 'Open on Saturdays'), 'The restore is wanting');
 $must(($answer = $ask('POST', "{$item}/versions/".($number + 1).'/publish'))[0] === 302, 'Nothing is published', $answer);
 $must(($answer = $ask('PUT', "{$item}/public", ['open' => 1]))[0] === 302, 'It is not opened', $answer);
 preg_match('~/read/([\w-]+)~', $ask('GET', "{$item}/versions/".($number + 1).'/publish')[1], $found);
-$must(($answer = $ask('GET', '/read/'.($found[1] ?? '')))[0] === 200 && str_contains($answer[1], 'Open on Saturdays'), 'The public reads nothing', $answer);
+$must(
+    ($answer = $ask('GET', '/read/'.($found[1] ?? '')))[0] === 200 && str_contains($answer[1], 'Open on Saturdays'),
+    'The public reads nothing',
+    $answer,
+);
 $root = $state()['root'];
 $news = $ask('GET', "{$item}/live?client=trial&root={$root}");
 $shortly = (json_decode($news[1], true)['shortly'] ?? '')."&root={$root}&part=";

@@ -12,7 +12,8 @@ const listed = (sheet) => sheet.tabs.flatMap(({ id, name, frozen, columns, rows 
 ]);
 
 test('a value is shown as the core shows it', () => {
-    for (const [format, of] of Object.entries(cases('looks'))) for (const [value, text] of of) assert.equal(shown(value, format), text, `${JSON.stringify(value)} as ${format}`);
+    for (const [format, of] of Object.entries(cases('looks')))
+        for (const [value, text] of of) assert.equal(shown(value, format), text, `${JSON.stringify(value)} as ${format}`);
 });
 
 test('the texts of a column are read as the core reads them', () => {

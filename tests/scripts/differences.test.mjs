@@ -23,7 +23,14 @@ test('parts and the editor’s document are two forms of one thing', () => {
 test('nested items after a table stay where they are', () => {
     const text = { runs: [['x']] };
     const item = (id, depth) => [id, 'item', depth, { style: 'bullet', done: false, text }];
-    const parts = [['taaa', 'table', 0, {}], ['raaa', 'row', 1, {}], ['caaa', 'cell', 2, { head: true, text }], item('iaaa', 0), item('ibbb', 1), ['kaaa', 'code', 0, { text: { runs: [['a\nb']] } }]];
+    const parts = [
+        ['taaa', 'table', 0, {}],
+        ['raaa', 'row', 1, {}],
+        ['caaa', 'cell', 2, { head: true, text }],
+        item('iaaa', 0),
+        item('ibbb', 1),
+        ['kaaa', 'code', 0, { text: { runs: [['a\nb']] } }],
+    ];
     assert.deepEqual(toParts(toDocument(parts)), parts);
 });
 

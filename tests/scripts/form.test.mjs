@@ -2,7 +2,19 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { history } from 'prosemirror-history';
 import { EditorState, NodeSelection, TextSelection } from 'prosemirror-state';
-import { backspace, duplicate, enter, move, putLine, putPage, putQuestion, putRule, remove, retype, tools } from '../../resources/js/kinds/form/commands.js';
+import {
+    backspace,
+    duplicate,
+    enter,
+    move,
+    putLine,
+    putPage,
+    putQuestion,
+    putRule,
+    remove,
+    retype,
+    tools,
+} from '../../resources/js/kinds/form/commands.js';
 import { toDocument, toParts } from '../../resources/js/kinds/form/convert.js';
 import { nameOf, spokenPlace, targetName } from '../../resources/js/kinds/form/places.js';
 
@@ -10,7 +22,9 @@ const words = (text) => ({ runs: text === '' ? [] : [[text]] });
 const form = () => [
     ['set1', 'settings', 0, { closes: '2026-06-30', once: false, audience: 'anyone', editable: true, thanks: words('Thank you') }],
     ['p1', 'page', 0, { title: 'The thing' }],
-    ['q1', 'question', 1, { type: 'one', required: true, text: words('What is it?') }], ['a', 'choice', 2, { other: false, label: 'A lamp' }], ['b', 'choice', 2, { other: true, label: 'Else' }],
+    ['q1', 'question', 1, { type: 'one', required: true, text: words('What is it?') }],
+    ['a', 'choice', 2, { other: false, label: 'A lamp' }],
+    ['b', 'choice', 2, { other: true, label: 'Else' }],
     ['r1', 'skip_rule', 2, { when: 'is', value: 'b', action: 'go', target: 'p2' }],
     ['q2', 'question', 1, { type: 'short', required: false, most: 80, help: 'In a word', text: words('Its colour') }],
     ['p2', 'page', 0, { title: '' }],
@@ -27,7 +41,8 @@ function posOf(doc, id) {
 const open = (parts = form()) => EditorState.create({ doc: toDocument(parts), plugins: [history()] });
 const at = (state, id) => state.apply(state.tr.setSelection(NodeSelection.create(state.doc, posOf(state.doc, id))));
 /** The caret at the beginning of its words. */
-const caret = (state, id) => state.apply(state.tr.setSelection(TextSelection.create(state.doc, posOf(state.doc, id) + (id[0] === 'q' ? 2 : 1))));
+const caret = (state, id) =>
+    state.apply(state.tr.setSelection(TextSelection.create(state.doc, posOf(state.doc, id) + (id[0] === 'q' ? 2 : 1))));
 function run(state, command) {
     let next = null;
     assert.ok(command(state, (transaction) => {
@@ -40,7 +55,10 @@ const START = 'set1 p1 >q1 >>a >>b >>r1 >q2 p2 >q3';
 
 test('a form goes into the editor and comes out as it was', () => {
     assert.equal(brief(open()), START);
-    assert.deepEqual(toParts(open().doc).map((part) => [...part.slice(0, 3), Object.fromEntries(Object.entries(part[3]).sort())]), form().map((part) => [...part.slice(0, 3), Object.fromEntries(Object.entries(part[3]).sort())]));
+    assert.deepEqual(
+        toParts(open().doc).map((part) => [...part.slice(0, 3), Object.fromEntries(Object.entries(part[3]).sort())]),
+        form().map((part) => [...part.slice(0, 3), Object.fromEntries(Object.entries(part[3]).sort())]),
+    );
 });
 
 test('questions are put in, carried over pages, copied and removed', () => {

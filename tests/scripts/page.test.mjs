@@ -3,7 +3,19 @@ import { test } from 'node:test';
 import { history } from 'prosemirror-history';
 import { EditorState, NodeSelection, TextSelection } from 'prosemirror-state';
 import { set } from '../../resources/js/editor/chosen.js';
-import { columns, duplicate, endList, move, moveSection, put, remove, removeSection, split, style, tools } from '../../resources/js/kinds/page/commands.js';
+import {
+    columns,
+    duplicate,
+    endList,
+    move,
+    moveSection,
+    put,
+    remove,
+    removeSection,
+    split,
+    style,
+    tools,
+} from '../../resources/js/kinds/page/commands.js';
 import { toDocument, toParts } from '../../resources/js/kinds/page/convert.js';
 import { nameOf, spokenPlace, whereabouts } from '../../resources/js/kinds/page/places.js';
 import { schema } from '../../resources/js/kinds/page/schema.js';
@@ -15,7 +27,9 @@ const page = () => [
     ['c1', 'column', 1, { width: 8 }], ['b1', 'heading', 2, { level: 2, text: words('When') }], text('b2'), text('b3'),
     ['c2', 'column', 1, { width: 4 }], text('b4'),
     ['s2', 'section', 0, { title: '', background: 'tinted' }],
-    ['c3', 'column', 1, { width: 12 }], ['b5', 'hours', 2, { title: 'Benches', days: ['Sat'], times: ['10 to 3'] }], ['b6', 'divider', 2, {}],
+    ['c3', 'column', 1, { width: 12 }],
+    ['b5', 'hours', 2, { title: 'Benches', days: ['Sat'], times: ['10 to 3'] }],
+    ['b6', 'divider', 2, {}],
 ];
 
 /** Where a part begins. */

@@ -72,7 +72,10 @@ export class Random {
                     const texts = now.filter((part) => part[3].text);
                     if (texts.length) {
                         const part = this.pick(texts);
-                        part[3].text = this.under(3) === 0 ? this.text() : { runs: [...part[3].text.runs, [`more ${this.under(9)}`, { italic: true }]] };
+                        part[3].text =
+                            this.under(3) === 0
+                                ? this.text()
+                                : { runs: [...part[3].text.runs, [`more ${this.under(9)}`, { italic: true }]] };
                     }
                 }
             }

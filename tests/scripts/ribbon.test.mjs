@@ -5,8 +5,21 @@ import { laid } from '../../resources/js/ribbon/layout.js';
 const DAY = 86_400;
 /** Version, lane, added, removed, seconds since the one before, whether a sitting begins, what it restored. */
 const data = {
-    lanes: [], milestones: [[2, 'Agreed']], published: [], unusual: [[4, 'Much went']], pins: [3], gaps: [], sittings: 3,
-    versions: [[1, 0, 5, 0, 1_000_000, 1, 0], [2, 1, 3, 1, 60, 0, 0], [3, 0, 2, 0, 60, 0, 0], [4, 0, 0, 9, DAY * 10, 1, 0], [5, 1, 9, 0, 30, 0, 3], [6, 1, 1, 0, DAY, 1, 0]],
+    lanes: [],
+    milestones: [[2, 'Agreed']],
+    published: [],
+    unusual: [[4, 'Much went']],
+    pins: [3],
+    gaps: [],
+    sittings: 3,
+    versions: [
+        [1, 0, 5, 0, 1_000_000, 1, 0],
+        [2, 1, 3, 1, 60, 0, 0],
+        [3, 0, 2, 0, 60, 0, 0],
+        [4, 0, 0, 9, DAY * 10, 1, 0],
+        [5, 1, 9, 0, 30, 0, 3],
+        [6, 1, 1, 0, DAY, 1, 0],
+    ],
 };
 const how = (more) => ({ only: '', fold: false, clock: false, ...more });
 const numbers = (plan) => plan.shown.map(([number]) => number);

@@ -12,7 +12,10 @@ import { FIELDS } from '../../resources/js/kinds/page/settings.js';
 const { definitions } = JSON.parse(readFileSync('docs/formats/items.schema.json', 'utf8'));
 
 /** @param {string} kind @returns {Record<string, Record<string, any>>} role => field => what it may be */
-const rolesOf = (kind) => Object.fromEntries(definitions[`part of a ${kind}`].oneOf.map((/** @type {any} */ part) => [part.items[1].const, part.items[3].properties ?? {}]));
+const rolesOf = (kind) =>
+    Object.fromEntries(
+        definitions[`part of a ${kind}`].oneOf.map((/** @type {any} */ part) => [part.items[1].const, part.items[3].properties ?? {}]),
+    );
 
 /** What the browser calls otherwise, and what it holds in another place: words and labels of choices. */
 const NODES = { code: 'codeblock' };
@@ -36,8 +39,10 @@ for (const [kind, schema] of Object.entries({ document: documents, page: pages, 
 function bounded(field, says, of) {
     assert.ok(says, `${of} has no field ${field.name}`);
     if (field.sort === 'line' && field.most !== undefined) assert.equal(field.most, says.maxLength, `letters of ${of}`);
-    if ((field.sort === 'pairs' || field.sort === 'lines') && field.most !== undefined) assert.equal(field.most, says.maxItems, `lines of ${of}`);
-    if (field.sort === 'choice' && says.enum) for (const [value] of field.options) assert.ok(says.enum.includes(value), `${value} of ${of}`);
+    if ((field.sort === 'pairs' || field.sort === 'lines') && field.most !== undefined)
+        assert.equal(field.most, says.maxItems, `lines of ${of}`);
+    if (field.sort === 'choice' && says.enum)
+        for (const [value] of field.options) assert.ok(says.enum.includes(value), `${value} of ${of}`);
 }
 
 test('what can be set of a block of a page is what the schema says, no longer and nothing else', () => {
@@ -46,7 +51,11 @@ test('what can be set of a block of a page is what the schema says, no longer an
         for (const field of fields) {
             bounded(field, roles[role][field.name], `${field.name} of a ${role}`);
             if (field.sort === 'pairs') assert.equal(field.most, roles[role][field.second].maxItems);
-            if (field.sort === 'choice' && roles[role][field.name].enum) assert.deepEqual(field.options.map(([value]) => value), roles[role][field.name].enum);
+            if (field.sort === 'choice' && roles[role][field.name].enum)
+                assert.deepEqual(
+                    field.options.map(([value]) => value),
+                    roles[role][field.name].enum,
+                );
         }
     }
 });
@@ -57,13 +66,16 @@ test('questions, rules and settings of a form are what the schema says', () => {
     const compared = new Set();
     for (const type of Object.keys(TYPES)) {
         const question = forms.nodes.question.create({ id: 'q001', type }, forms.nodes.words.create());
-        for (const field of fieldsOf(forms.nodes.doc.create(), question, null) ?? []) bounded(field, roles.question[field.name], `${field.name} of a ${type} question`);
+        for (const field of fieldsOf(forms.nodes.doc.create(), question, null) ?? [])
+            bounded(field, roles.question[field.name], `${field.name} of a ${type} question`);
         for (const [when] of whens(question)) compared.add(when);
         const rule = forms.nodes.skip_rule.create({ id: 'r001' });
-        for (const field of fieldsOf(forms.nodes.doc.create(null, forms.nodes.page.create(null, question)), rule, question) ?? []) bounded(field, roles.skip_rule[field.name], `${field.name} of a rule`);
+        for (const field of fieldsOf(forms.nodes.doc.create(null, forms.nodes.page.create(null, question)), rule, question) ?? [])
+            bounded(field, roles.skip_rule[field.name], `${field.name} of a rule`);
     }
     assert.deepEqual([...compared].sort(), [...roles.skip_rule.when.enum].sort(), 'every way to compare can be chosen somewhere');
     for (const node of [forms.nodes.settings.create(), forms.nodes.page.create()]) {
-        for (const field of fieldsOf(forms.nodes.doc.create(), node, null) ?? []) bounded(field, roles[node.type.name][field.name], `${field.name} of ${node.type.name}`);
+        for (const field of fieldsOf(forms.nodes.doc.create(), node, null) ?? [])
+            bounded(field, roles[node.type.name][field.name], `${field.name} of ${node.type.name}`);
     }
 });

@@ -12,9 +12,24 @@ import { editable, shown, typed, writingOf } from '../../resources/js/kinds/spre
 const parts = (rows, tab = 1, name = 'Log') => [
     [`tab${tab}`, 'tab', 0, { name, frozen: 1 }],
     ...rows[0].map((_, at) => [`t${tab}c${at}`, 'column', 1, { width: 0, format: '' }]),
-    ...rows.map((cells, row) => [`t${tab}r${row}`, 'row', 1, Object.fromEntries(cells.map((value, at) => [`t${tab}c${at}`, value]).filter(([, value]) => value !== ''))]),
+    ...rows.map((cells, row) => [
+        `t${tab}r${row}`,
+        'row',
+        1,
+        Object.fromEntries(cells.map((value, at) => [`t${tab}c${at}`, value]).filter(([, value]) => value !== '')),
+    ]),
 ];
-const sheet = () => new Sheet([...parts([['Item', 'Kg', 'Tip'], ['Toaster', 1.8, 2], ['Lamp', 1.1, 0], ['Radio', 2.2, 5], ['Total', ['=', 'SUM([t1r1.t1c1]:[t1r3.t1c1])', 5.1], '']]), ...parts([['Who'], ['Ines']], 2, "We've 2")]);
+const sheet = () =>
+    new Sheet([
+        ...parts([
+            ['Item', 'Kg', 'Tip'],
+            ['Toaster', 1.8, 2],
+            ['Lamp', 1.1, 0],
+            ['Radio', 2.2, 5],
+            ['Total', ['=', 'SUM([t1r1.t1c1]:[t1r3.t1c1])', 5.1], ''],
+        ]),
+        ...parts([['Who'], ['Ines']], 2, "We've 2"),
+    ]);
 const plain = (of) => JSON.parse(JSON.stringify(of.tabs));
 
 /** A grid that is only its choice. */
@@ -29,7 +44,13 @@ const grid = (of, top, left, bottom = top, right = left, tab = of.tabs[0]) => ({
 
 test('a formula is spelled in letters and numbers and kept by ids', () => {
     const of = sheet();
-    for (const formula of ['SUM(A1:A3)*$B$2+"A1 [r.c]"&LOG10(2)', "'We''ve 2'!A1+B2", 'SUM(A:B)+SUM(2:3)+SUM($A$1:C$5)', 'C2*TRUE', '#REF!+1']) {
+    for (const formula of [
+        'SUM(A1:A3)*$B$2+"A1 [r.c]"&LOG10(2)',
+        "'We''ve 2'!A1+B2",
+        'SUM(A:B)+SUM(2:3)+SUM($A$1:C$5)',
+        'C2*TRUE',
+        '#REF!+1',
+    ]) {
         assert.equal(spell(keep(formula, 't1r1', of), 't1r1', of), formula);
     }
     assert.equal(keep('sum(b2:b4)', 't1r4', of), 'SUM([t1r1.t1c1]:[t1r3.t1c1])');
@@ -42,7 +63,15 @@ test('a formula is spelled in letters and numbers and kept by ids', () => {
 
 test('semicolons between values and commas before decimals are read as what they are', () => {
     const of = sheet();
-    for (const [written, formula] of [['IF(A1>2;1,5;"a;1,5")', 'IF(A1>2,1.5,"a;1,5")'], ['A1*1,5', 'A1*1.5'], ['SUM(A1,5)*2,5', 'SUM(A1,5)*2.5'], ['(1,5)', '(1,5)'], ['MAX(MAX(MAX(MAX(MAX(1))),2,3))', 'MAX(MAX(MAX(MAX(MAX(1))),2,3))'], ['SUM((A1),MAX(1,2))', 'SUM((A1),MAX(1,2))'], ["SUM('We''ve 2'!A1;B2)", "SUM('We''ve 2'!A1,B2)"]]) {
+    for (const [written, formula] of [
+        ['IF(A1>2;1,5;"a;1,5")', 'IF(A1>2,1.5,"a;1,5")'],
+        ['A1*1,5', 'A1*1.5'],
+        ['SUM(A1,5)*2,5', 'SUM(A1,5)*2.5'],
+        ['(1,5)', '(1,5)'],
+        ['MAX(MAX(MAX(MAX(MAX(1))),2,3))', 'MAX(MAX(MAX(MAX(MAX(1))),2,3))'],
+        ['SUM((A1),MAX(1,2))', 'SUM((A1),MAX(1,2))'],
+        ["SUM('We''ve 2'!A1;B2)", "SUM('We''ve 2'!A1,B2)"],
+    ]) {
         assert.equal(spell(keep(written, 't1r1', of), 't1r1', of), formula);
     }
 });
@@ -55,22 +84,67 @@ test('a formula that is carried elsewhere moves what has no dollar', () => {
 });
 
 test('what is typed is read as what it looks like', () => {
-    assert.deepEqual([typed('1.80'), typed('1,234.5'), typed('12%'), typed('12.5 %')], [{ value: 1.8 }, { value: 1234.5 }, { value: 0.12, format: '0%' }, { value: 0.125, format: '0.0%' }]);
-    assert.deepEqual([typed('2026-5-3'), typed('3 May 2026'), typed('31 Feb 2026'), typed('3.5.2026'), typed('31.2.2026')], [{ value: ['d', '2026-05-03'] }, { value: ['d', '2026-05-03'] }, { value: '31 Feb 2026' }, { value: ['d', '2026-05-03'] }, { value: '31.2.2026' }]);
-    assert.deepEqual([typed('true'), typed("'007"), typed('=A1'), typed('='), typed(''), typed('1.2.3')], [{ value: true }, { value: '007' }, { formula: 'A1' }, { value: '=' }, {}, { value: '1.2.3' }]);
+    assert.deepEqual(
+        [typed('1.80'), typed('1,234.5'), typed('12%'), typed('12.5 %')],
+        [{ value: 1.8 }, { value: 1234.5 }, { value: 0.12, format: '0%' }, { value: 0.125, format: '0.0%' }],
+    );
+    assert.deepEqual(
+        [typed('2026-5-3'), typed('3 May 2026'), typed('31 Feb 2026'), typed('3.5.2026'), typed('31.2.2026')],
+        [
+            { value: ['d', '2026-05-03'] },
+            { value: ['d', '2026-05-03'] },
+            { value: '31 Feb 2026' },
+            { value: ['d', '2026-05-03'] },
+            { value: '31.2.2026' },
+        ],
+    );
+    assert.deepEqual(
+        [typed('true'), typed("'007"), typed('=A1'), typed('='), typed(''), typed('1.2.3')],
+        [{ value: true }, { value: '007' }, { formula: 'A1' }, { value: '=' }, {}, { value: '1.2.3' }],
+    );
     // The only way a number can be read is the way it is read; where there are two, points are before decimals, as they are shown.
-    assert.deepEqual(['412,50', '1.204,75', '1 204,75', '1,234', '1.234', '12,5 %', '-,5'].map((text) => typed(text).value), [412.5, 1204.75, 1204.75, 1234, 1.234, 0.125, -0.5]);
-    assert.deepEqual(['007', '12345678901234567', '1,20,5', '1 2', '.', ',', '+'].map((text) => typed(text).value), ['007', '12345678901234567', '1,20,5', '1 2', '.', ',', '+']);
-    assert.deepEqual([writingOf(['1.204', '12,5', 'tea']).decimal, writingOf(['1,204', '12.5']).decimal, writingOf(['1,204']).decimal], [',', '.', '.']);
-    assert.deepEqual(['1.204', '12,5', '7', '0.5'].map((text) => typed(text, { decimal: ',' }).value), [1204, 12.5, 7, '0.5']);
-    for (const value of [0.1 + 0.2, 1e21, 1.8, -3, 'tea', '007', '=x', true, ['d', '2026-05-03'], ['d', '2026-05-03T14:05']]) assert.deepEqual(typed(editable(value)).value, value, 'what is edited and left alone stays what it is');
+    assert.deepEqual(
+        ['412,50', '1.204,75', '1 204,75', '1,234', '1.234', '12,5 %', '-,5'].map((text) => typed(text).value),
+        [412.5, 1204.75, 1204.75, 1234, 1.234, 0.125, -0.5],
+    );
+    assert.deepEqual(
+        ['007', '12345678901234567', '1,20,5', '1 2', '.', ',', '+'].map((text) => typed(text).value),
+        ['007', '12345678901234567', '1,20,5', '1 2', '.', ',', '+'],
+    );
+    assert.deepEqual(
+        [writingOf(['1.204', '12,5', 'tea']).decimal, writingOf(['1,204', '12.5']).decimal, writingOf(['1,204']).decimal],
+        [',', '.', '.'],
+    );
+    assert.deepEqual(
+        ['1.204', '12,5', '7', '0.5'].map((text) => typed(text, { decimal: ',' }).value),
+        [1204, 12.5, 7, '0.5'],
+    );
+    for (const value of [0.1 + 0.2, 1e21, 1.8, -3, 'tea', '007', '=x', true, ['d', '2026-05-03'], ['d', '2026-05-03T14:05']])
+        assert.deepEqual(typed(editable(value)).value, value, 'what is edited and left alone stays what it is');
 });
 
 test('values are shown as their formats say', () => {
-    assert.deepEqual([shown(0.6041666, 'hh:mm'), shown(1.25, '[h]:mm'), shown(0.75, 'h:mm AM/PM'), shown(-0.25, 'hh:mm:ss'), shown(12.5, '0.00 "h"')], ['14:30', '30:00', '6:00 PM', '-06:00:00', '12.50 h']);
-    assert.deepEqual([shown(1234.5, '#,##0.00'), shown(0.125, '0.0%'), shown(-2, '"€" #,##0.00'), shown(0.1 + 0.2, ''), shown(12, '0')], ['1,234.50', '12.5%', '-€ 2.00', '0.3', '12']);
-    assert.deepEqual([shown(['d', '2026-05-03'], 'd mmm yyyy'), shown(['d', '2026-05-03'], ''), shown(['!', '#DIV/0!'], '0'), shown(['*', 'b', '=', 'x', true], '')], ['3 May 2026', '2026-05-03', '#DIV/0!', 'TRUE']);
-    assert.deepEqual([lookOf(['*', 'b|0', 5]), formulaOf(['*', 'b', '=', 'A', 5]), resultOf(['=', 'A', '!', '#REF!']), dressed(undefined, 'b')], ['b|0', 'A', ['!', '#REF!'], ['*', 'b']]);
+    assert.deepEqual(
+        [shown(0.6041666, 'hh:mm'), shown(1.25, '[h]:mm'), shown(0.75, 'h:mm AM/PM'), shown(-0.25, 'hh:mm:ss'), shown(12.5, '0.00 "h"')],
+        ['14:30', '30:00', '6:00 PM', '-06:00:00', '12.50 h'],
+    );
+    assert.deepEqual(
+        [shown(1234.5, '#,##0.00'), shown(0.125, '0.0%'), shown(-2, '"€" #,##0.00'), shown(0.1 + 0.2, ''), shown(12, '0')],
+        ['1,234.50', '12.5%', '-€ 2.00', '0.3', '12'],
+    );
+    assert.deepEqual(
+        [
+            shown(['d', '2026-05-03'], 'd mmm yyyy'),
+            shown(['d', '2026-05-03'], ''),
+            shown(['!', '#DIV/0!'], '0'),
+            shown(['*', 'b', '=', 'x', true], ''),
+        ],
+        ['3 May 2026', '2026-05-03', '#DIV/0!', 'TRUE'],
+    );
+    assert.deepEqual(
+        [lookOf(['*', 'b|0', 5]), formulaOf(['*', 'b', '=', 'A', 5]), resultOf(['=', 'A', '!', '#REF!']), dressed(undefined, 'b')],
+        ['b|0', 'A', ['!', '#REF!'], ['*', 'b']],
+    );
 });
 
 test('a clipboard of another program is cells', () => {
@@ -84,11 +158,42 @@ test('whatever is done can be undone and done again', () => {
     const random = (below) => (seed = (seed * 1103515245 + 12345) % 2147483648) % below;
     const of = sheet();
     const states = [plain(of)];
-    const names = ['bold', 'empty', 'fill-down', 'fill-right', 'row-above', 'row-below', 'row-remove', 'row-up', 'row-down', 'column-before', 'column-after', 'column-remove', 'column-left', 'column-right', 'sort-up', 'sort-down', 'header', 'tab-add', 'tab-copy', 'tab-right', 'tab-remove', 'tab-rename', 'format'];
+    const names = [
+        'bold',
+        'empty',
+        'fill-down',
+        'fill-right',
+        'row-above',
+        'row-below',
+        'row-remove',
+        'row-up',
+        'row-down',
+        'column-before',
+        'column-after',
+        'column-remove',
+        'column-left',
+        'column-right',
+        'sort-up',
+        'sort-down',
+        'header',
+        'tab-add',
+        'tab-copy',
+        'tab-right',
+        'tab-remove',
+        'tab-rename',
+        'format',
+    ];
     for (let round = 0; round < 120; round++) {
         const tab = of.tabs[random(of.tabs.length)];
         const [top, left] = [random(tab.rows.length), random(tab.columns.length)];
-        const at = grid(of, top, left, Math.min(tab.rows.length - 1, top + random(3)), Math.min(tab.columns.length - 1, left + random(2)), tab);
+        const at = grid(
+            of,
+            top,
+            left,
+            Math.min(tab.rows.length - 1, top + random(3)),
+            Math.min(tab.columns.length - 1, left + random(2)),
+            tab,
+        );
         const before = JSON.stringify(plain(of));
         commands(of, at)[names[random(names.length)]]('two');
         if (JSON.stringify(plain(of)) !== before) states.push(plain(of));
@@ -106,8 +211,24 @@ test('of cells and new rows it is said where they stood before', () => {
     const of = sheet();
     const whole = (id) => of.wholePosition(id);
     const [one, three] = [whole('t1r1'), whole('t1r3')];
-    of.run([{ do: 'place', places: [['newa', 'row', 'tab1', 't1r1', { t1c0: 'Kettle' }], ['newb', 'row', 'tab1', 'newa', { t1c0: 'Lamp' }]] }]);
-    of.run([{ do: 'cells', cells: [['t1r3', 't1c1', 3], ['t1r1', 't1c1', 4]] }]);
+    of.run([
+        {
+            do: 'place',
+            places: [
+                ['newa', 'row', 'tab1', 't1r1', { t1c0: 'Kettle' }],
+                ['newb', 'row', 'tab1', 'newa', { t1c0: 'Lamp' }],
+            ],
+        },
+    ]);
+    of.run([
+        {
+            do: 'cells',
+            cells: [
+                ['t1r3', 't1c1', 3],
+                ['t1r1', 't1c1', 4],
+            ],
+        },
+    ]);
     assert.deepEqual(of.take().at, { t1r3: three, t1r1: one, newa: one + 1, newb: one + 1 });
 });
 
@@ -117,13 +238,23 @@ test('what became of it is sent, and comes again when it did not arrive', () => 
     of.run([{ do: 'place', places: [['newrow', 'row', 'tab1', 't1r1', { t1c0: 'Kettle' }]] }]);
     of.run([{ do: 'remove', ids: ['t1r2'] }]);
     const sent = of.take();
-    assert.deepEqual(sent, { removed: ['t1r2'], placed: [['newrow', 'row', 'tab1', 't1r1', { t1c0: 'Kettle' }]], cells: { t1r1: { t1c1: 18 } } });
+    assert.deepEqual(sent, {
+        removed: ['t1r2'],
+        placed: [['newrow', 'row', 'tab1', 't1r1', { t1c0: 'Kettle' }]],
+        cells: { t1r1: { t1c1: 18 } },
+    });
     of.run([{ do: 'cells', cells: [['t1r3', 't1c1', 3]] }]);
     of.untake();
     assert.deepEqual(of.take().cells, { t1r1: { t1c1: 18 }, t1r3: { t1c1: 3 } });
     of.run([{ do: 'cells', cells: [['t1r1', 't1c1', 19]] }]);
-    const others = of.arrived({ cells: { t1r1: { t1c1: 7 }, t1r3: { t1c2: 9 }, t1r4: { t1c1: ['=', 'SUM([t1r1.t1c1]:[t1r3.t1c1])', 22] } } });
-    assert.deepEqual([others, of.value('t1r1', 't1c1'), of.value('t1r3', 't1c2'), of.isDirty], [true, 19, 9, true], 'what was typed since stays');
+    const others = of.arrived({
+        cells: { t1r1: { t1c1: 7 }, t1r3: { t1c2: 9 }, t1r4: { t1c1: ['=', 'SUM([t1r1.t1c1]:[t1r3.t1c1])', 22] } },
+    });
+    assert.deepEqual(
+        [others, of.value('t1r1', 't1c1'), of.value('t1r3', 't1c2'), of.isDirty],
+        [true, 19, 9, true],
+        'what was typed since stays',
+    );
     assert.deepEqual(of.take(), { removed: [], cells: { t1r1: { t1c1: 19 } }, at: { t1r1: 5 } }, 'with its place among all parts');
     assert.equal(of.arrived({ cells: { t1r4: { t1c1: ['=', 'SUM([t1r1.t1c1]:[t1r3.t1c1])', 23] } } }), false, 'a result is nobody’s edit');
     assert.equal(of.isDirty, false);
@@ -142,17 +273,36 @@ test('of what was written in a column that went nothing is said', () => {
 
 test('what others did comes in around it', () => {
     const of = sheet();
-    of.bring({ removed: ['t1c2'], placed: [['nr', 'row', 'tab1', 't1c1', { t1c0: 'First' }], ['t1r3', null, 'tab1', 'nr'], ['nc', 'column', 'tab1', 't1c0', { width: 60, format: '' }]], fields: { tab1: { name: 'Book' } } });
-    assert.deepEqual(of.tabs[0].rows.map((row) => row.id), ['nr', 't1r3', 't1r0', 't1r1', 't1r2', 't1r4']);
-    assert.deepEqual(of.tabs[0].columns.map((column) => column.id), ['t1c0', 'nc', 't1c1']);
+    of.bring({
+        removed: ['t1c2'],
+        placed: [
+            ['nr', 'row', 'tab1', 't1c1', { t1c0: 'First' }],
+            ['t1r3', null, 'tab1', 'nr'],
+            ['nc', 'column', 'tab1', 't1c0', { width: 60, format: '' }],
+        ],
+        fields: { tab1: { name: 'Book' } },
+    });
+    assert.deepEqual(
+        of.tabs[0].rows.map((row) => row.id),
+        ['nr', 't1r3', 't1r0', 't1r1', 't1r2', 't1r4'],
+    );
+    assert.deepEqual(
+        of.tabs[0].columns.map((column) => column.id),
+        ['t1c0', 'nc', 't1c1'],
+    );
     assert.deepEqual([of.tabs[0].name, of.value('t1r1', 't1c2'), of.isDirty, of.position('t1r3')], ['Book', undefined, false, 1]);
 });
 
-/** What the server makes of edits, by the ids of a tab's columns and rows: what moves leaves first, and comes behind its sibling. See core/Kinds/Edits.php. */
+/**
+ * What the server makes of edits, by the ids of a tab's columns and rows: what moves leaves first, and comes behind its sibling. See
+ * core/Kinds/Edits.php.
+ */
 function made(children, { removed = [], placed = [], order = {} }) {
     const gone = new Set([...removed, ...placed.map(([id]) => id)]);
     const behind = new Map();
-    for (const [id, role, , after] of placed) if (role !== null || (children.includes(id) && !removed.includes(id))) behind.set(after ?? '', [...behind.get(after ?? '') ?? [], id]);
+    for (const [id, role, , after] of placed)
+        if (role !== null || (children.includes(id) && !removed.includes(id)))
+            behind.set(after ?? '', [...(behind.get(after ?? '') ?? []), id]);
     const woven = [];
     const put = (id) => {
         if (id !== '') woven.push(id);
@@ -170,7 +320,25 @@ test('whatever others did while something was on its way, what stands here is wh
     let seed = Number(process.env.SEED ?? Date.now() % 100000);
     console.log(`sheet: SEED=${seed}`);
     const random = (below) => ((seed = (seed * 1103515245 + 12345) % 2147483648) >> 8) % below;
-    const names = ['row-above', 'row-below', 'row-remove', 'row-up', 'row-down', 'row-up', 'row-down', 'column-before', 'column-after', 'column-remove', 'column-left', 'column-right', 'sort-up', 'sort-down', 'undo', 'redo', 'empty'];
+    const names = [
+        'row-above',
+        'row-below',
+        'row-remove',
+        'row-up',
+        'row-down',
+        'row-up',
+        'row-down',
+        'column-before',
+        'column-after',
+        'column-remove',
+        'column-left',
+        'column-right',
+        'sort-up',
+        'sort-down',
+        'undo',
+        'redo',
+        'empty',
+    ];
     for (let life = 0; life < 150; life++) {
         const of = new Sheet(parts([['Item', 'Kg', 'Tip'], ...Array.from({ length: 7 }, (_, at) => [`r${at}`, at, 7 - at])]));
         const tab = () => of.tabs[0];
@@ -194,7 +362,8 @@ test('whatever others did while something was on its way, what stands here is wh
             // Others took out, moved and put in.
             const cast = (all, isLast) => {
                 const left = all.filter(() => random(7) > 0 || isLast);
-                for (let moves = random(3); moves > 0 && left.length > 1; moves--) left.splice(random(left.length), 0, ...left.splice(random(left.length), 1));
+                for (let moves = random(3); moves > 0 && left.length > 1; moves--)
+                    left.splice(random(left.length), 0, ...left.splice(random(left.length), 1));
                 if (random(2) === 0) left.splice(random(left.length + 1), 0, `other${life}x${round}x${isLast ? 'c' : 'r'}`);
                 return left;
             };
@@ -207,7 +376,11 @@ test('whatever others did while something was on its way, what stands here is wh
             const since = JSON.parse(JSON.stringify(of.pending()));
             const wanted = made(theirs, since);
             const stands = here();
-            assert.deepEqual(stands, [...wanted.filter((id) => wide.has(id)), ...wanted.filter((id) => !wide.has(id))], `life ${life}, round ${round}: ${JSON.stringify({ mine, theirs, since })}`);
+            assert.deepEqual(
+                stands,
+                [...wanted.filter((id) => wide.has(id)), ...wanted.filter((id) => !wide.has(id))],
+                `life ${life}, round ${round}: ${JSON.stringify({ mine, theirs, since })}`,
+            );
         }
     }
 });
@@ -221,7 +394,10 @@ test('what others did to what is not saved yet waits until the server saw that t
         desk.take();
     };
     const cases = [
-        [{ removed: ['t1r2'] }, true], [{ removed: ['t1c1'] }, true], [{ removed: ['tab1', 't1c0'] }, true], [{ cells: { t1r2: { t1c1: 7 } } }, true],
+        [{ removed: ['t1r2'] }, true],
+        [{ removed: ['t1c1'] }, true],
+        [{ removed: ['tab1', 't1c0'] }, true],
+        [{ cells: { t1r2: { t1c1: 7 } } }, true],
         [{ removed: ['t1r3', 't1c2'], cells: { t1r2: { t1c0: 'Lantern' } } }, false],
     ];
     for (const [edits, meets] of cases) {
@@ -245,11 +421,21 @@ test('what others did to what is not saved yet waits until the server saw that t
 });
 
 test('a run goes on, a formula moves along, the rest is repeated', () => {
-    const of = new Sheet(parts([[1, 'a', ['d', '2026-05-30'], ['=', '[.t1c0]*2', 2]], [3, 'b', '', ''], ['', '', '', ''], ['', '', '', '']]));
+    const of = new Sheet(
+        parts([
+            [1, 'a', ['d', '2026-05-30'], ['=', '[.t1c0]*2', 2]],
+            [3, 'b', '', ''],
+            ['', '', '', ''],
+            ['', '', '', ''],
+        ]),
+    );
     const fill = (from, to) => of.run([carryOn(of, grid(of, 0, 0), from, to)]);
     fill({ top: 0, bottom: 1, left: 0, right: 1 }, { top: 0, bottom: 3, left: 0, right: 1 });
     fill({ top: 0, bottom: 0, left: 2, right: 3 }, { top: 0, bottom: 2, left: 2, right: 3 });
-    assert.deepEqual([of.value('t1r2', 't1c0'), of.value('t1r3', 't1c0'), of.value('t1r2', 't1c1'), of.value('t1r2', 't1c2'), of.value('t1r2', 't1c3')], [5, 7, 'a', ['d', '2026-06-01'], ['=', '[.t1c0]*2']]);
+    assert.deepEqual(
+        [of.value('t1r2', 't1c0'), of.value('t1r3', 't1c0'), of.value('t1r2', 't1c1'), of.value('t1r2', 't1c2'), of.value('t1r2', 't1c3')],
+        [5, 7, 'a', ['d', '2026-06-01'], ['=', '[.t1c0]*2']],
+    );
 });
 
 test('ids are unlike each other', () => {
@@ -279,7 +465,11 @@ test('undo takes back one’s own and leaves what somebody else wrote over it', 
     of.arrived({});
     of.bring({ cells: { t1r1: { t1c1: 21 } } });
     of.undo();
-    assert.deepEqual([of.value('t1r1', 't1c1'), of.value('t1r2', 't1c1'), left], [21, 1.1, [1]], 'theirs stays, mine goes back, and it is said');
+    assert.deepEqual(
+        [of.value('t1r1', 't1c1'), of.value('t1r2', 't1c1'), left],
+        [21, 1.1, [1]],
+        'theirs stays, mine goes back, and it is said',
+    );
     of.redo();
     assert.deepEqual([of.value('t1r1', 't1c1'), of.value('t1r2', 't1c1')], [21, 30]);
 

@@ -17,7 +17,11 @@ beforeEach(() => {
     store = new Map();
     meta = { content: '7', dataset: { key: btoa('k'.repeat(32)) } };
     globalThis.document = { cookie: 'XSRF-TOKEN=token', querySelector: () => meta };
-    globalThis.localStorage = { getItem: (key) => store.get(key) ?? null, setItem: (key, value) => store.set(key, value), removeItem: (key) => store.delete(key) };
+    globalThis.localStorage = {
+        getItem: (key) => store.get(key) ?? null,
+        setItem: (key, value) => store.set(key, value),
+        removeItem: (key) => store.delete(key),
+    };
 });
 
 /** An editor that is only its document, and a server that answers with what it is told to. */
@@ -42,7 +46,12 @@ function desk(...texts) {
         const answer = self.answers.shift() ?? { status: 500 };
         if (answer.before) answer.before();
         if (answer.error) throw new TypeError('no network');
-        return { ok: (answer.status ?? 200) < 400, status: answer.status ?? 200, headers: { get: (name) => answer.headers?.[name] ?? null }, json: async () => answer.json ?? {} };
+        return {
+            ok: (answer.status ?? 200) < 400,
+            status: answer.status ?? 200,
+            headers: { get: (name) => answer.headers?.[name] ?? null },
+            json: async () => answer.json ?? {},
+        };
     };
     self.desk = new DocumentDesk(self.now, {
         document: () => self.now,
@@ -87,7 +96,10 @@ test('nothing changed is not sent, unless a version is to be kept', async () => 
 test('what others wrote is carried into the editor, around what was typed in the meantime', async () => {
     const at = desk('One.', 'Two.', 'Three.');
     at.write('One.', 'Two, mine.', 'Three.');
-    at.answers.push({ before: () => at.write('One.', 'Two, mine.', 'Three, typed meanwhile.'), json: { root: 'r2', sent: 'r1', number: 3, content: paragraphs('One, theirs.', 'Two, mine.', 'Three.'), held: 0 } });
+    at.answers.push({
+        before: () => at.write('One.', 'Two, mine.', 'Three, typed meanwhile.'),
+        json: { root: 'r2', sent: 'r1', number: 3, content: paragraphs('One, theirs.', 'Two, mine.', 'Three.'), held: 0 },
+    });
     await at.sync.save();
     assert.deepEqual(at.texts(), ['One, theirs.', 'Two, mine.', 'Three, typed meanwhile.']);
     assert.deepEqual([at.sync.base, at.sync.dirty], ['r2', true]);
@@ -97,7 +109,10 @@ test('what others wrote is carried into the editor, around what was typed in the
 test('where it meets what was typed in the meantime, the server merges again from what it was sent', async () => {
     const at = desk('One.');
     at.write('One, mine.');
-    at.answers.push({ before: () => at.write('One, mine, and more.'), json: { root: 'r2', sent: 'r1', number: 3, content: paragraphs('One, theirs.'), held: 1 } });
+    at.answers.push({
+        before: () => at.write('One, mine, and more.'),
+        json: { root: 'r2', sent: 'r1', number: 3, content: paragraphs('One, theirs.'), held: 1 },
+    });
     await at.sync.save();
     assert.deepEqual([at.texts(), at.sync.base], [['One, mine, and more.'], 'r1']);
     assert.deepEqual(at.said.at(-1), ['saved', 'merged as 3; what met another edit is held back']);
@@ -135,7 +150,11 @@ test('without the server it is kept here, said so, and taken up again', async ()
 test('a sending without an answer is repeated under the same name, an answered one is not', async () => {
     const at = desk('One.');
     at.write('One!');
-    at.answers.push({ status: 502 }, { json: { root: 'r1', sent: 'r1', number: 2, content: null, held: 0 } }, { json: { root: 'r2', sent: 'r2', number: 2, content: null, held: 0 } });
+    at.answers.push(
+        { status: 502 },
+        { json: { root: 'r1', sent: 'r1', number: 2, content: null, held: 0 } },
+        { json: { root: 'r2', sent: 'r2', number: 2, content: null, held: 0 } },
+    );
     await at.sync.save();
     await at.sync.save();
     at.write('One!!');
@@ -148,7 +167,10 @@ test('a sending without an answer is repeated under the same name, an answered o
 test('what is refused is said, not sent again until it is changed, and not lost', async () => {
     const at = desk('One.');
     at.write('One!');
-    at.answers.push({ status: 422, json: { message: 'No.', problems: [{ code: 'x', path: 'parts.0', text: 'One paragraph is too long.' }] } });
+    at.answers.push({
+        status: 422,
+        json: { message: 'No.', problems: [{ code: 'x', path: 'parts.0', text: 'One paragraph is too long.' }] },
+    });
     await at.sync.save();
     assert.deepEqual(at.said.at(-1), ['problem', 'Not saved. One paragraph is too long.']);
     assert.equal(await at.sync.save(), false);
@@ -181,7 +203,10 @@ test('a newer state is fetched when nothing of one’s own waits, and merged by 
     assert.equal(at.asked[1].method, 'PUT');
     assert.deepEqual(at.texts(), ['One, theirs again.', 'Two, mine.']);
     // Written while it was fetched: the server sees first what it meets.
-    at.answers.push({ json: { root: 'r8', number: 8, content: paragraphs('One.', 'Two, mine.') }, before: () => at.write('One, theirs again.', 'Two, mine, too.') });
+    at.answers.push({
+        json: { root: 'r8', number: 8, content: paragraphs('One.', 'Two, mine.') },
+        before: () => at.write('One, theirs again.', 'Two, mine, too.'),
+    });
     await at.sync.follow('r8');
     assert.deepEqual([at.texts(), at.sync.base], [['One, theirs again.', 'Two, mine, too.'], 'r7']);
 });
@@ -274,12 +299,20 @@ test('a base that nobody knows is no dead end: it is merged from the last versio
         at.sync.around.stuck = async () => choice;
         at.sync.around.kept = (address) => (kept = address);
         at.write('One, mine.');
-        at.answers.push({ status: 409, json: { message: 'no', problems: [{ code: 'unknown_base', path: 'base', text: 'You began elsewhere.' }] } });
+        at.answers.push({
+            status: 409,
+            json: { message: 'no', problems: [{ code: 'unknown_base', path: 'base', text: 'You began elsewhere.' }] },
+        });
         if (choice === 'merge') at.answers.push({ json: { root: 'r5', sent: 'r5', number: 9, content: null, held: 0 } });
         if (choice === 'aside') at.answers.push({ json: { address: '/items/new' } });
         await at.sync.save();
-        if (choice === 'merge') assert.deepEqual([at.asked[1].method, at.asked[1].from, at.sync.base, at.sync.dirty], ['PUT', 1, 'r5', false]);
-        else if (choice === 'aside') assert.deepEqual([at.asked[1].url, at.asked[1].method, words(at.asked[1].content), kept], ['/items/item/aside', 'POST', ['One, mine.'], '/items/new']);
+        if (choice === 'merge')
+            assert.deepEqual([at.asked[1].method, at.asked[1].from, at.sync.base, at.sync.dirty], ['PUT', 1, 'r5', false]);
+        else if (choice === 'aside')
+            assert.deepEqual(
+                [at.asked[1].url, at.asked[1].method, words(at.asked[1].content), kept],
+                ['/items/item/aside', 'POST', ['One, mine.'], '/items/new'],
+            );
         else {
             // Put off: nothing more is sent, and all is kept, until it is asked for.
             at.write('One, mine, and more.');
@@ -296,14 +329,20 @@ test('a version that is kept while something is on its way is kept with the next
     at.sync.later = () => later++;
     let kept;
     at.write('One!');
-    at.answers.push({ json: { root: 'r1', sent: 'r1', number: 2, content: null, held: 0 }, before: () => (kept = at.sync.save({ keep: true })) });
+    at.answers.push({
+        json: { root: 'r1', sent: 'r1', number: 2, content: null, held: 0 },
+        before: () => (kept = at.sync.save({ keep: true })),
+    });
     assert.equal(await at.sync.save(), true);
     assert.deepEqual([at.asked[0].keep, later], [undefined, 1]);
     at.answers.push({ json: { root: 'r1', sent: 'r1', number: 2, content: null, held: 0 } });
     await at.sync.save();
     assert.deepEqual([at.asked[1].keep, await kept], [true, true]);
     // Also while it is looked for what others wrote.
-    at.answers.push({ json: { root: 'r2', number: 3, content: paragraphs('One, by others.') }, before: () => (kept = at.sync.save({ keep: true })) });
+    at.answers.push({
+        json: { root: 'r2', number: 3, content: paragraphs('One, by others.') },
+        before: () => (kept = at.sync.save({ keep: true })),
+    });
     await at.sync.follow('r2');
     assert.equal(later, 2);
     at.answers.push({ status: 500 });

@@ -20,8 +20,14 @@ final class FindRequest extends FormRequest
     public function rules(): array
     {
         return [
-            'q' => ['nullable', 'string', 'max:200'], 'item' => ['nullable', 'string', 'max:20'], 'shelf' => ['nullable', 'string', 'max:20'],
-            'state' => ['nullable', Rule::in(['any', 'gone', 'there'])], 'kind' => ['nullable', Rule::in(array_keys(Offered::all()))], 'by' => ['nullable', 'integer', 'min:1'], 'since' => ['nullable', 'date_format:Y-m-d'], 'until' => ['nullable', 'date_format:Y-m-d'],
+            'q' => ['nullable', 'string', 'max:200'],
+            'item' => ['nullable', 'string', 'max:20'],
+            'shelf' => ['nullable', 'string', 'max:20'],
+            'state' => ['nullable', Rule::in(['any', 'gone', 'there'])],
+            'kind' => ['nullable', Rule::in(array_keys(Offered::all()))],
+            'by' => ['nullable', 'integer', 'min:1'],
+            'since' => ['nullable', 'date_format:Y-m-d'],
+            'until' => ['nullable', 'date_format:Y-m-d'],
             'one' => ['nullable', 'integer', 'min:1'],
             'page' => ['nullable', 'integer', 'min:1', 'max:1000'],
         ];
@@ -31,6 +37,14 @@ final class FindRequest extends FormRequest
     {
         $day = fn (string $name): ?CarbonImmutable => $this->filled($name) ? CarbonImmutable::parse($this->string($name)->toString()) : null;
 
-        return new Within($person, $in, $this->string('state')->toString() ?: 'any', $this->string('kind')->toString(), $this->integer('by'), $day('since'), $day('until'));
+        return new Within(
+            $person,
+            $in,
+            $this->string('state')->toString() ?: 'any',
+            $this->string('kind')->toString(),
+            $this->integer('by'),
+            $day('since'),
+            $day('until'),
+        );
     }
 }

@@ -32,14 +32,33 @@ final class MilestonesController extends Controller
         $query = $within->milestones()->when($one, fn ($query, Milestone $one) => $query->where('item_id', $one->item_id));
         if ($words !== '') {
             $asked = new Asked($words);
-            $query->whereKey((clone $query)->limit(self::MOST)->toBase()->get(['id', 'name', 'note'])->filter(fn (\stdClass $row) => $asked->isIn(Lives::folded("{$row->name} {$row->note}")))->pluck('id'));
+            $query->whereKey(
+                (clone $query)
+                    ->limit(self::MOST)
+                    ->toBase()
+                    ->get(['id', 'name', 'note'])
+                    ->filter(fn (\stdClass $row) => $asked->isIn(Lives::folded("{$row->name} {$row->note}")))
+                    ->pluck('id'),
+            );
         }
         /** @var LengthAwarePaginator<int, Milestone> $page */
         $page = $query->with('version.item.shelf', 'version.user', 'user')->paginate(self::PAGE)->withQueryString();
 
         // Only what has another one can be compared with it.
-        $counts = Milestone::query()->whereIn('item_id', $page->getCollection()->pluck('item_id')->unique())->groupBy('item_id')->selectRaw('item_id, COUNT(*) AS count')->pluck('count', 'item_id');
+        $counts = Milestone::query()
+            ->whereIn('item_id', $page->getCollection()->pluck('item_id')->unique())
+            ->groupBy('item_id')
+            ->selectRaw('item_id, COUNT(*) AS count')
+            ->pluck('count', 'item_id');
 
-        return view('milestones', ['counts' => $counts, 'page' => $page, 'shelf' => $shelf, 'q' => $words, 'one' => $one, 'kind' => $request->string('kind')->toString(), 'kinds' => Offered::kinds()]);
+        return view('milestones', [
+            'counts' => $counts,
+            'page' => $page,
+            'shelf' => $shelf,
+            'q' => $words,
+            'one' => $one,
+            'kind' => $request->string('kind')->toString(),
+            'kinds' => Offered::kinds(),
+        ]);
     }
 }

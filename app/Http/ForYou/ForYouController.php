@@ -27,9 +27,20 @@ final class ForYouController extends Controller
     {
         $person = $this->person($request);
         $ref = $this->text($request, 'ref');
-        $notice = collect((new ForYou($person, $phrases))->notices())->first(fn (Notice $notice) => $notice->ref === $ref && $notice->isAside);
+        $notice = collect((new ForYou($person, $phrases))->notices())->first(
+            fn (Notice $notice) => $notice->ref === $ref && $notice->isAside,
+        );
         if ($notice !== null) {
-            DB::table('put_aside')->upsert(['user_id' => $person->id, 'ref' => $ref, 'said' => "{$notice->said} ({$notice->where})", 'address' => $notice->address, 'at' => now()->format('Y-m-d H:i:s')], ['user_id', 'ref']);
+            DB::table('put_aside')->upsert(
+                [
+                    'user_id' => $person->id,
+                    'ref' => $ref,
+                    'said' => "{$notice->said} ({$notice->where})",
+                    'address' => $notice->address,
+                    'at' => now()->format('Y-m-d H:i:s'),
+                ],
+                ['user_id', 'ref'],
+            );
         }
 
         return redirect()->route('for-you');

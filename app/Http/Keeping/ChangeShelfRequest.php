@@ -14,7 +14,11 @@ final class ChangeShelfRequest extends ShelfRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['name' => ['required', 'string', 'max:80'], 'about' => ['nullable', 'string', 'max:500'], 'lost_days' => ['nullable', 'integer', 'min:1', 'max:3650']];
+        return [
+            'name' => ['required', 'string', 'max:80'],
+            'about' => ['nullable', 'string', 'max:500'],
+            'lost_days' => ['nullable', 'integer', 'min:1', 'max:3650'],
+        ];
     }
 
     public function name(): string

@@ -24,13 +24,27 @@ final class LogController extends Controller
     {
         $lines = (new LogView($shelf, ...$request->asked()))->all();
 
-        return response()->streamDownload(function () use ($lines): void {
-            $out = fopen('php://output', 'wb') ?: throw new \RuntimeException('There is nowhere to write to');
-            fputcsv($out, ['When', 'Who', 'What', 'About', 'In words'], escape: '');
-            foreach ($lines as $line) {
-                fputcsv($out, array_map(CsvWriter::harmless(...), [$line->at->toIso8601ZuluString(), $line->user->name, $line->deed, $line->title, $line->said()]), escape: '');
-            }
-            fclose($out);
-        }, 'log-'.$shelf->key.'.csv', ['Content-Type' => 'text/csv; charset=utf-8']);
+        return response()->streamDownload(
+            function () use ($lines): void {
+                $out = fopen('php://output', 'wb') ?: throw new \RuntimeException('There is nowhere to write to');
+                fputcsv($out, ['When', 'Who', 'What', 'About', 'In words'], escape: '');
+                foreach ($lines as $line) {
+                    fputcsv(
+                        $out,
+                        array_map(CsvWriter::harmless(...), [
+                            $line->at->toIso8601ZuluString(),
+                            $line->user->name,
+                            $line->deed,
+                            $line->title,
+                            $line->said(),
+                        ]),
+                        escape: '',
+                    );
+                }
+                fclose($out);
+            },
+            'log-'.$shelf->key.'.csv',
+            ['Content-Type' => 'text/csv; charset=utf-8'],
+        );
     }
 }

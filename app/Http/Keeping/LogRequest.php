@@ -16,7 +16,11 @@ final class LogRequest extends ShelfRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['about' => ['nullable', Rule::in(array_keys(LogView::ABOUT))], 'who' => ['nullable', 'integer', 'min:1'], 'page' => ['nullable', 'integer', 'min:1', 'max:100000']];
+        return [
+            'about' => ['nullable', Rule::in(array_keys(LogView::ABOUT))],
+            'who' => ['nullable', 'integer', 'min:1'],
+            'page' => ['nullable', 'integer', 'min:1', 'max:100000'],
+        ];
     }
 
     /** @return array{string, int} what it is about, and whose; '' and 0 for all */

@@ -24,12 +24,16 @@ final class LostController extends Controller
 {
     public function index(LostRequest $request, States $states, Phrases $phrases): View
     {
-        return view('lost', ['shelf' => null, 'kinds' => Offered::kinds(), 'view' => new LostView($states, $this->person($request), null, ...$request->asked(), phrases: $phrases)]);
+        $view = new LostView($states, $this->person($request), null, ...$request->asked(), phrases: $phrases);
+
+        return view('lost', ['shelf' => null, 'kinds' => Offered::kinds(), 'view' => $view]);
     }
 
     public function shelf(LostOfShelfRequest $request, Shelf $shelf, States $states, Phrases $phrases): View
     {
-        return view('lost', ['shelf' => $shelf, 'kinds' => Offered::kinds(), 'view' => new LostView($states, $this->person($request), $shelf, ...$request->asked(), phrases: $phrases)]);
+        $view = new LostView($states, $this->person($request), $shelf, ...$request->asked(), phrases: $phrases);
+
+        return view('lost', ['shelf' => $shelf, 'kinds' => Offered::kinds(), 'view' => $view]);
     }
 
     /** What hangs on it, before it is deleted. */
@@ -45,7 +49,9 @@ final class LostController extends Controller
         Gate::authorize('delete', $item);
         $away->handle($item, $this->person($request));
 
-        return redirect()->route('shelf', $item->shelf)->with('said', __('keeping.deleted', ['title' => $item->title]))->with('lost', $item->key);
+        return redirect()->route('shelf', $item->shelf)
+            ->with('said', __('keeping.deleted', ['title' => $item->title]))
+            ->with('lost', $item->key);
     }
 
     public function back(BringBackItemRequest $request, Item $item, TakeAway $away): RedirectResponse
@@ -53,14 +59,25 @@ final class LostController extends Controller
         $title = $item->title;
         $away->back($item, $this->person($request), $request->shelf());
 
-        return redirect()->route('item', $item)->with('said', __($item->title === $title ? 'keeping.brought_back' : 'keeping.brought_back_as', ['title' => $title, 'now' => $item->title, 'shelf' => $item->shelf->name]));
+        $said = __($item->title === $title ? 'keeping.brought_back' : 'keeping.brought_back_as', [
+            'title' => $title,
+            'now' => $item->title,
+            'shelf' => $item->shelf->name,
+        ]);
+
+        return redirect()->route('item', $item)->with('said', $said);
     }
 
     public function askForGood(Request $request, Item $item): View
     {
         Gate::authorize('deleteForGood', $item);
 
-        return view('for-good', ['item' => $item, 'versions' => $item->versions()->count(), 'entries' => $item->entries()->count(), 'hangs' => new HangsOn($item, $this->person($request))]);
+        return view('for-good', [
+            'item' => $item,
+            'versions' => $item->versions()->count(),
+            'entries' => $item->entries()->count(),
+            'hangs' => new HangsOn($item, $this->person($request)),
+        ]);
     }
 
     public function forGood(DeleteForGoodRequest $request, Item $item, DeleteForGood $delete): RedirectResponse

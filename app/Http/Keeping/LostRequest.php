@@ -14,7 +14,11 @@ class LostRequest extends FormRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['find' => ['nullable', 'string', 'max:200'], 'kind' => ['nullable', Rule::in(Offered::kinds())], 'page' => ['nullable', 'integer', 'min:1', 'max:100000']];
+        return [
+            'find' => ['nullable', 'string', 'max:200'],
+            'kind' => ['nullable', Rule::in(Offered::kinds())],
+            'page' => ['nullable', 'integer', 'min:1', 'max:100000'],
+        ];
     }
 
     /** @return array{string, string} words of the title, and the kind */

@@ -20,7 +20,11 @@ final class LostShelfController extends Controller
     {
         Gate::authorize('manage', $shelf);
 
-        return view('shelf-delete', ['shelf' => $shelf, 'items' => $shelf->items()->count(), 'public' => $shelf->items()->where('is_public', true)->whereNotNull('live_id')->orderBy('title')->pluck('title')]);
+        return view('shelf-delete', [
+            'shelf' => $shelf,
+            'items' => $shelf->items()->count(),
+            'public' => $shelf->items()->where('is_public', true)->whereNotNull('live_id')->orderBy('title')->pluck('title'),
+        ]);
     }
 
     public function destroy(Request $request, Shelf $shelf, DeleteShelf $delete): RedirectResponse

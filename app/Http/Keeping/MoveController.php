@@ -21,7 +21,13 @@ final class MoveController extends Controller
     public function show(Request $request, Item $item): View
     {
         Gate::authorize('delete', $item);
-        $shelves = $this->person($request)->shelves()->with('memberships.user')->whereNull('archived_at')->wherePivotIn('role', [Role::Editor->value, Role::Owner->value])->where('shelves.id', '!=', $item->shelf_id)->get();
+        $shelves = $this->person($request)
+            ->shelves()
+            ->with('memberships.user')
+            ->whereNull('archived_at')
+            ->wherePivotIn('role', [Role::Editor->value, Role::Owner->value])
+            ->where('shelves.id', '!=', $item->shelf_id)
+            ->get();
         $to = $shelves->firstWhere('key', $this->text($request, 'to'));
 
         return view('move', ['item' => $item, 'shelves' => $shelves, 'plan' => $to === null ? null : new MovePlan($item, $to)]);
@@ -31,10 +37,23 @@ final class MoveController extends Controller
     {
         $to = Shelf::query()->where('key', $request->validated('to'))->firstOrFail();
         Gate::authorize('make', $to);
-        abort_unless($item->live_id === null || $to->letsPublish($this->person($request)), 403, __('rights.needs_publisher', ['shelf' => $to->name]));
+        abort_unless(
+            $item->live_id === null || $to->letsPublish($this->person($request)),
+            403,
+            __('rights.needs_publisher', ['shelf' => $to->name]),
+        );
         $title = $item->title;
         $move->handle($item, $this->person($request), $to);
 
-        return redirect()->route('item', $item)->with('said', __($item->title === $title ? 'keeping.moved' : 'keeping.moved_as', ['title' => $title, 'now' => $item->title, 'shelf' => $to->name]));
+        return redirect()
+            ->route('item', $item)
+            ->with(
+                'said',
+                __($item->title === $title ? 'keeping.moved' : 'keeping.moved_as', [
+                    'title' => $title,
+                    'now' => $item->title,
+                    'shelf' => $to->name,
+                ]),
+            );
     }
 }

@@ -20,6 +20,8 @@ final class PinController extends Controller
         $pin = $request->boolean('pin');
         $version->forceFill(['pinned_by' => $pin ? $this->person($request)->id : null])->save();
 
-        return redirect()->back(fallback: route('list', $item))->with('said', __($pin ? 'keeping.pinned' : 'keeping.unpinned', ['number' => (string) $number]));
+        return redirect()
+            ->back(fallback: route('list', $item))
+            ->with('said', __($pin ? 'keeping.pinned' : 'keeping.unpinned', ['number' => (string) $number]));
     }
 }

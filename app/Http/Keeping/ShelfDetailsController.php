@@ -62,6 +62,8 @@ final class ShelfDetailsController extends Controller
         $shelf->update(['archived_at' => $away ? now() : null]);
         LogLine::ofShelf($away ? 'put_away' : 'taken_up', $this->person($request), $shelf);
 
-        return redirect()->route('shelf.edit', $shelf)->with('said', __($away ? 'keeping.shelf_away' : 'keeping.shelf_up', ['shelf' => $shelf->name]));
+        return redirect()
+            ->route('shelf.edit', $shelf)
+            ->with('said', __($away ? 'keeping.shelf_away' : 'keeping.shelf_up', ['shelf' => $shelf->name]));
     }
 }

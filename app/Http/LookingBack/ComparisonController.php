@@ -31,15 +31,29 @@ use MistyAttic\Core\Kinds\Kinds;
 /** A comparison of two versions as a file to take along: one page, or a table of its changes. */
 final class ComparisonController extends Controller
 {
-    public function __invoke(Item $item, int $number, int $to, string $format, States $states, Phrases $phrases, PictureAddresses $pictures): Response
-    {
+    public function __invoke(
+        Item $item,
+        int $number,
+        int $to,
+        string $format,
+        States $states,
+        Phrases $phrases,
+        PictureAddresses $pictures,
+    ): Response {
         Gate::authorize('view', $item);
         $comparison = new Comparison($item, $this->version($item, $number), $this->version($item, $to), $states, $phrases, apart: true);
         $name = (Str::slug($item->title) ?: $item->kind)."-{$number}-{$to}.{$format}";
         $file = match ($format) {
             'html' => new WrittenFile('text/html; charset=utf-8', $this->page($item, $comparison)),
             'xlsx' => new WrittenFile(SheetFormat::Xlsx->mediaType(), SheetFormat::Xlsx->write(ComparisonSheet::of($comparison))),
-            default => $item->room(Files::class)->writeTracked($comparison, new TrackedChanges($comparison, Gate::denies('talk', $item) ? [] : (new Talk($item, max($number, $to)))->threads), $format, $pictures->of($item)) ?? abort(404),
+            default => $item
+                ->room(Files::class)
+                ->writeTracked(
+                    $comparison,
+                    new TrackedChanges($comparison, Gate::denies('talk', $item) ? [] : (new Talk($item, max($number, $to)))->threads),
+                    $format,
+                    $pictures->of($item),
+                ) ?? abort(404),
         };
         $bytes = $file->bytes;
 
@@ -52,11 +66,28 @@ final class ComparisonController extends Controller
 
     private function page(Item $item, Comparison $comparison): string
     {
-        $spelled = (Kinds::named($item->kind)->grid()->calculated ?? false) ? Spelling::spelled(...) : fn ($tree) => $tree;
-        $sentences = array_map(fn (ChangeLine $entry) => $entry->sentence.' ('.implode(', ', array_map(fn ($editor) => $editor->name, $entry->editors)).($entry->editors === [] ? '' : ' ').$entry->versions().')', $comparison->entries);
-        $files = FileComparison::ofVersions(Kinds::named($item->kind), $spelled($comparison->old), $spelled($comparison->new), $comparison->changes, array_map(fn (ChangeLine $entry): Statement => $entry->statement, $comparison->entries));
+        $spelled = Kinds::named($item->kind)->grid()->calculated ?? false ? Spelling::spelled(...) : fn ($tree) => $tree;
+        $sentences = array_map(
+            fn (ChangeLine $entry) => $entry->sentence
+                .' ('
+                .implode(', ', array_map(fn ($editor) => $editor->name, $entry->editors))
+                .($entry->editors === [] ? '' : ' ')
+                .$entry->versions()
+                .')',
+            $comparison->entries,
+        );
+        $files = FileComparison::ofVersions(
+            Kinds::named($item->kind),
+            $spelled($comparison->old),
+            $spelled($comparison->new),
+            $comparison->changes,
+            array_map(fn (ChangeLine $entry): Statement => $entry->statement, $comparison->entries),
+        );
         $report = new TextReport($files, $sentences, new Ink(false));
 
-        return (new HtmlReport($files, $sentences, $report->counts()))->page("{$item->title}, {$comparison->from->number}", "{$item->title}, {$comparison->to->number}");
+        return (new HtmlReport($files, $sentences, $report->counts()))->page(
+            "{$item->title}, {$comparison->from->number}",
+            "{$item->title}, {$comparison->to->number}",
+        );
     }
 }

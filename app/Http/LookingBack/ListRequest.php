@@ -27,12 +27,21 @@ final class ListRequest extends ItemRequest
 
     public function asked(): ListQuery
     {
-        $day = fn (string $name): ?CarbonImmutable => is_string($sent = $this->validated($name)) ? CarbonImmutable::parse($sent, 'UTC') : null;
+        $day = fn (string $name): ?CarbonImmutable => is_string($sent = $this->validated($name))
+            ? CarbonImmutable::parse($sent, 'UTC')
+            : null;
 
         $only = (string) $this->validated('only');
         // What drafts were restored, noted or worth a look is not for readers.
         $only = $this->item()->sight === null || in_array($only, ['milestones', 'published'], true) ? $only : '';
 
-        return new ListQuery($only, (int) $this->validated('by'), $day('from'), $day('until'), trim((string) $this->validated('words')), $this->validated('fold') === '1');
+        return new ListQuery(
+            $only,
+            (int) $this->validated('by'),
+            $day('from'),
+            $day('until'),
+            trim((string) $this->validated('words')),
+            $this->validated('fold') === '1',
+        );
     }
 }

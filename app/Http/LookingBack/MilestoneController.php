@@ -16,11 +16,18 @@ final class MilestoneController extends Controller
     public function update(MilestoneRequest $request, Item $item, int $number, MarkMilestone $mark): RedirectResponse|JsonResponse
     {
         $sent = $request->validated();
-        $mark->handle($this->version($item, $number), $this->person($request), trim($sent['name']), isset($sent['note']) ? trim($sent['note']) : null);
+        $mark->handle(
+            $this->version($item, $number),
+            $this->person($request),
+            trim($sent['name']),
+            isset($sent['note']) ? trim($sent['note']) : null,
+        );
 
         $said = (string) __('item.marked', ['number' => (string) $number, 'name' => trim($sent['name'])]);
 
-        return $request->expectsJson() ? response()->json(['said' => $said]) : redirect()->back(fallback: route('history', $item))->with('said', $said);
+        return $request->expectsJson()
+            ? response()->json(['said' => $said])
+            : redirect()->back(fallback: route('history', $item))->with('said', $said);
     }
 
     public function destroy(Item $item, int $number): RedirectResponse
@@ -36,7 +43,12 @@ final class MilestoneController extends Controller
     {
         Gate::authorize('write', $item);
         $milestone = $this->version($item, $number)->milestone ?? abort(404);
-        $to = $item->versions()->with('milestone')->where('number', $way === 'before' ? '<' : '>', $number)->orderBy('number', $way === 'before' ? 'desc' : 'asc')->first();
+        $to = $item
+            ->versions()
+            ->with('milestone')
+            ->where('number', $way === 'before' ? '<' : '>', $number)
+            ->orderBy('number', $way === 'before' ? 'desc' : 'asc')
+            ->first();
         $back = redirect()->back(fallback: route('history', $item));
         if ($to === null || $to->milestone !== null) {
             return $back->withErrors(['name' => __('item.no_room', ['name' => $milestone->name])]);

@@ -14,6 +14,9 @@ final class MilestoneRequest extends ItemRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['name' => ['required', 'string', 'max:'.config('attic.title')], 'note' => ['nullable', 'string', 'max:'.config('attic.note')]];
+        return [
+            'name' => ['required', 'string', 'max:'.config('attic.title')],
+            'note' => ['nullable', 'string', 'max:'.config('attic.note')],
+        ];
     }
 }

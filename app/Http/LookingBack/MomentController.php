@@ -28,22 +28,41 @@ final class MomentController extends Controller
             return $this->stretch($item, $text, ...$stretch);
         }
         $moment = $text === self::MINE ? null : When::read($text, $zone, now()->toImmutable());
-        $number = $text === self::MINE ? $this->mine($item, $this->person($request)) : ($moment === null ? $this->named($item, $text) : AtMoment::numbers([$item->id], $moment)[$item->id] ?? 0);
+        $number = $text === self::MINE
+            ? $this->mine($item, $this->person($request))
+            : ($moment === null
+                ? $this->named($item, $text)
+                : AtMoment::numbers([$item->id], $moment)[$item->id] ?? 0);
         $to = (int) ($request->validated('to') ?? $item->head);
         if ($number === null) {
-            return redirect()->back(fallback: route('history', $item))->withErrors(['when' => __('day.not_a_time', ['text' => $text])])->withInput();
+            return redirect()
+                ->back(fallback: route('history', $item))
+                ->withErrors(['when' => __('day.not_a_time', ['text' => $text])])
+                ->withInput();
         }
         $first = $this->first($item);
         $number = $this->seen($item, $number);
         $ends = $number > $to ? ['from' => $to, 'to' => $number] : ['from' => max($first, $number), 'to' => max($to, $first)];
 
-        return redirect()->route('history', array_filter(['item' => $item, ...$ends, 'view' => $request->validated('view') === 'changed' ? null : $request->validated('view')]))->with($moment !== null && $number < $first ? ['said' => __('day.before_all')] : []);
+        return redirect()
+            ->route(
+                'history',
+                array_filter([
+                    'item' => $item,
+                    ...$ends,
+                    'view' => $request->validated('view') === 'changed' ? null : $request->validated('view'),
+                ]),
+            )
+            ->with($moment !== null && $number < $first ? ['said' => __('day.before_all')] : []);
     }
 
     /** Both ends go to a stretch: to what stood before it, and to what stood when it ended. */
     private function stretch(Item $item, string $text, CarbonImmutable $from, CarbonImmutable $to): RedirectResponse
     {
-        [$before, $last] = array_map(fn (CarbonImmutable $moment): int => $this->seen($item, AtMoment::numbers([$item->id], $moment)[$item->id] ?? 0), [$from, $to]);
+        [$before, $last] = array_map(
+            fn (CarbonImmutable $moment): int => $this->seen($item, AtMoment::numbers([$item->id], $moment)[$item->id] ?? 0),
+            [$from, $to],
+        );
         $first = $this->first($item);
 
         return redirect()->route('history', ['item' => $item, 'from' => max($first, $before), 'to' => max($first, $last)])
@@ -66,8 +85,16 @@ final class MomentController extends Controller
     {
         $isBefore = preg_match('/^\s*before\b/i', $text) === 1;
         $name = When::milestone($text);
-        $found = $name === '' ? null : Milestone::query()->with('version')->where('item_id', $item->id)->whereRaw("name LIKE ? ESCAPE '\\'", [$name])->get()
-            ->filter(fn (Milestone $milestone) => $item->sight === null || $item->sight->sees($milestone->version->number))->sortByDesc('version.number')->first();
+        $found = $name === ''
+            ? null
+            : Milestone::query()
+                ->with('version')
+                ->where('item_id', $item->id)
+                ->whereRaw("name LIKE ? ESCAPE '\\'", [$name])
+                ->get()
+                ->filter(fn (Milestone $milestone) => $item->sight === null || $item->sight->sees($milestone->version->number))
+                ->sortByDesc('version.number')
+                ->first();
 
         return $found === null ? null : ($isBefore ? $item->before($found->version->number) : $found->version->number);
     }

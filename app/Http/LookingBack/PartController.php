@@ -21,7 +21,10 @@ final class PartController extends Controller
         $past = $item->room(Past::class);
         $story = $past->story($item, $part, $phrases);
         abort_if($story->steps === [], 404);
-        $hanging = array_filter($past->hanging($item, $this->person($request)), fn (array $one): bool => in_array($part, $one['fields'], true));
+        $hanging = array_filter(
+            $past->hanging($item, $this->person($request)),
+            fn (array $one): bool => in_array($part, $one['fields'], true),
+        );
 
         return view('part', [
             'item' => $item,

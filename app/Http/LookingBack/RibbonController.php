@@ -30,12 +30,16 @@ final class RibbonController extends Controller
         return response()->json($ribbon->of($item));
     }
 
-    /** Versions in words and from afar, for the card over the ribbon: one, what it changed since an earlier one, or it and those around it. */
+    /**
+     * Versions in words and from afar, for the card over the ribbon: one, what it changed since an earlier one, or it and those around it.
+     */
     public function line(LineRequest $request, Item $item, int $number, Phrases $phrases): JsonResponse
     {
         $since = (int) $request->validated('since');
         $item->load('origin.item');
-        $versions = $this->around($item, $this->version($item, $number), (int) $request->validated('reach'))->load($item->isPublishable() ? ['publishings.user', 'publishings.decider', 'publishings.ender'] : []);
+        $versions = $this->around($item, $this->version($item, $number), (int) $request->validated('reach'))->load(
+            $item->isPublishable() ? ['publishings.user', 'publishings.decider', 'publishings.ender'] : [],
+        );
         $earlier = $since > 0 && $since < $number ? $this->version($item, $since) : null;
 
         return response()->json(['lines' => $versions->mapWithKeys(fn (Version $version): array => [$version->number => [
@@ -51,13 +55,23 @@ final class RibbonController extends Controller
         if ($reach === 0) {
             return new Collection([$version]);
         }
-        $near = fn (string $way, string $order) => $item->versions()->with('user', 'milestone.user')->where('number', $way, $version->number)
-            ->when($item->sight, fn ($query, Sight $sight) => $query->whereIn('number', $sight->numbers ?? []))->orderBy('number', $order)->limit($reach)->get();
+        $near = fn (string $way, string $order) => $item
+            ->versions()
+            ->with('user', 'milestone.user')
+            ->where('number', $way, $version->number)
+            ->when($item->sight, fn ($query, Sight $sight) => $query->whereIn('number', $sight->numbers ?? []))
+            ->orderBy('number', $order)
+            ->limit($reach)
+            ->get();
 
-        return (new Collection([...$near('<', 'desc'), $version, ...$near('>', 'asc')]))->each(fn (Version $each) => $each->setRelation('item', $item));
+        return (new Collection([...$near('<', 'desc'), $version, ...$near('>', 'asc')]))->each(
+            fn (Version $each) => $each->setRelation('item', $item),
+        );
     }
 
-    /** A version from afar. It never changes under its address; of a newer state under the same number, the newer one is shown and not kept. */
+    /**
+     * A version from afar. It never changes under its address; of a newer state under the same number, the newer one is shown and not kept.
+     */
     public function miniature(Request $request, Item $item, int $number, string $root, Miniature $miniature): Response
     {
         Gate::authorize('view', $item);

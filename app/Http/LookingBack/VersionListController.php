@@ -27,7 +27,12 @@ final class VersionListController extends Controller
             'item' => $item,
             'asked' => $asked,
             'bySittings' => ! $asked->isAsked() && $item->sight === null,
-            'editors' => $item->sight !== null ? new Collection : User::query()->whereIn('id', DB::table('activity')->where('item_id', $item->id)->select('user_id'))->get()->sortBy('name'),
+            'editors' => $item->sight !== null
+                ? new Collection
+                : User::query()
+                    ->whereIn('id', DB::table('activity')->where('item_id', $item->id)->select('user_id'))
+                    ->get()
+                    ->sortBy('name'),
             'removals' => $item->removals()->with('user')->orderByDesc('id')->limit(20)->get(),
             'list' => new VersionList($item, $asked, $phrases, $states, Gate::allows('talk', $item)),
             'mayWrite' => Gate::allows('write', $item),

@@ -34,8 +34,12 @@ final class CopyController extends Controller
             'item' => $item,
             'version' => $version,
             'parts' => ChosenParts::of($request),
-            'talk' => Gate::allows('talk', $item) ? Thread::query()->where('item_id', $item->id)->where('number', '<=', $number)->whereNull('version')->count() : 0,
-            'history' => $item->sight === null && Gate::allows('draft', $item) && $number > 1 ? $item->versions()->where('number', '<=', $number)->count() : 0,
+            'talk' => Gate::allows('talk', $item)
+                ? Thread::query()->where('item_id', $item->id)->where('number', '<=', $number)->whereNull('version')->count()
+                : 0,
+            'history' => $item->sight === null && Gate::allows('draft', $item) && $number > 1
+                ? $item->versions()->where('number', '<=', $number)->count()
+                : 0,
             'proposed' => Gate::allows('talk', $item) ? Proposal::stood($item, $number)->count() : 0,
             'tabs' => $item->hasTabs() ? $item->room(Past::class)->tabs($states->tree($version->root)) : [],
             'shelves' => $person->shelves()->wherePivotIn('role', [Role::Editor->value, Role::Owner->value])->get(),
@@ -53,11 +57,22 @@ final class CopyController extends Controller
         $parts = $parts === [] && $item->hasTabs() && isset($sent['tab']) ? [$sent['tab']] : $parts;
         try {
             $sees = $item->sight === null && Gate::allows('draft', $item);
-            $made = $copy->handle($this->version($item, $number), $shelf, $this->person($request), trim($sent['title']), $parts, $sees ? ['open' => true, 'all' => false][$sent['talk'] ?? ''] ?? null : null, $sees && ($sent['history'] ?? false), $sees && ($sent['proposals'] ?? false));
+            $made = $copy->handle(
+                $this->version($item, $number),
+                $shelf,
+                $this->person($request),
+                trim($sent['title']),
+                $parts,
+                $sees ? ['open' => true, 'all' => false][$sent['talk'] ?? ''] ?? null : null,
+                $sees && ($sent['history'] ?? false),
+                $sees && ($sent['proposals'] ?? false),
+            );
         } catch (InvalidContent) {
             return redirect()->back(fallback: route('copy', [$item, $number]))->withErrors(['parts' => __('item.not_alone')])->withInput();
         }
 
-        return redirect()->route('item', $made)->with('said', __('item.copied', ['kind' => $item->kind, 'number' => (string) $number, 'title' => $item->title]));
+        return redirect()
+            ->route('item', $made)
+            ->with('said', __('item.copied', ['kind' => $item->kind, 'number' => (string) $number, 'title' => $item->title]));
     }
 }

@@ -12,6 +12,13 @@ final class CopyOutRequest extends ItemRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['title' => ['required', 'string', 'max:'.config('attic.title')], 'shelf' => ['required', 'string', 'max:40'], 'tab' => ['nullable', 'string', 'max:24'], 'talk' => ['nullable', 'in:open,all'], 'history' => ['nullable', 'boolean'], 'proposals' => ['nullable', 'boolean']];
+        return [
+            'title' => ['required', 'string', 'max:'.config('attic.title')],
+            'shelf' => ['required', 'string', 'max:40'],
+            'tab' => ['nullable', 'string', 'max:24'],
+            'talk' => ['nullable', 'in:open,all'],
+            'history' => ['nullable', 'boolean'],
+            'proposals' => ['nullable', 'boolean'],
+        ];
     }
 }

@@ -27,7 +27,11 @@ final class FileController extends Controller
     {
         Gate::authorize('bringFile', $item);
 
-        return view('file', ['item' => $item, 'endings' => '.'.implode(',.', $item->room(Making::class)::ENDINGS), 'tabs' => $item->hasTabs() ? $item->room(Past::class)->tabs($states->tree($item->root)) : []]);
+        return view('file', [
+            'item' => $item,
+            'endings' => '.'.implode(',.', $item->room(Making::class)::ENDINGS),
+            'tabs' => $item->hasTabs() ? $item->room(Past::class)->tabs($states->tree($item->root)) : [],
+        ]);
     }
 
     public function store(BringFileRequest $request, Item $item, BringTracked $tracked): RedirectResponse|View
@@ -36,7 +40,9 @@ final class FileController extends Controller
         $file = ReceivedFile::of($request) ?? abort(422);
         $before = $item->head;
         try {
-            $saved = $item->room(Making::class)->next($item, $this->person($request), $file, $request->validated(), $request->boolean('sure'));
+            $saved = $item
+                ->room(Making::class)
+                ->next($item, $this->person($request), $file, $request->validated(), $request->boolean('sure'));
         } catch (Unreadable $e) {
             throw ValidationException::withMessages(['file' => __('item.file_unreadable', ['reason' => $e->getMessage()])]);
         }
@@ -48,12 +54,19 @@ final class FileController extends Controller
         }
         [$people, $threads] = $saved->file === null ? [0, 0] : $tracked->handle($item->refresh(), $this->person($request), $saved->file);
         if ($saved->version->number === $before && $people + $threads > 0) {
-            return redirect()->route($people > 0 ? 'proposals' : 'talk', $item)->with('said', trim(trans_choice('proposing.brought', $people)));
+            return redirect()
+                ->route($people > 0 ? 'proposals' : 'talk', $item)
+                ->with('said', trim(trans_choice('proposing.brought', $people)));
         }
         if ($saved->version->number === $before) {
             return redirect()->route('item.file', $item)->withErrors(['file' => __('item.file_same')]);
         }
 
-        return redirect()->route('history', ['item' => $item, 'from' => $before, 'to' => $saved->version->number])->with('said', trim(__('item.file_in', ['number' => (string) $saved->version->number]).' '.trans_choice('proposing.brought', $people)));
+        return redirect()
+            ->route('history', ['item' => $item, 'from' => $before, 'to' => $saved->version->number])
+            ->with(
+                'said',
+                trim(__('item.file_in', ['number' => (string) $saved->version->number]).' '.trans_choice('proposing.brought', $people)),
+            );
     }
 }

@@ -18,6 +18,10 @@ final class MakeItemRequest extends ShelfRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['kind' => ['nullable', Rule::in(array_keys(Offered::pages($this->shelf()), null, true))], 'title' => ['nullable', 'string', 'max:'.config('attic.title')], 'file' => $this->fileRules('nullable')];
+        return [
+            'kind' => ['nullable', Rule::in(array_keys(Offered::pages($this->shelf()), null, true))],
+            'title' => ['nullable', 'string', 'max:'.config('attic.title')],
+            'file' => $this->fileRules('nullable'),
+        ];
     }
 }

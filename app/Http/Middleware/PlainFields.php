@@ -11,7 +11,26 @@ use Symfony\Component\HttpFoundation\Response;
 /** Fields that are in a form as one text: a list in their place, or signs that are none, count as nothing. */
 final class PlainFields
 {
-    private const NAMES = ['email', 'password', 'password_confirmation', 'name', 'role', 'note', 'third', 'title', 'expression', 'base', 'type', 'choices', 'find', 'sort', 'in', 'page', 'client', 'part'];
+    private const NAMES = [
+        'email',
+        'password',
+        'password_confirmation',
+        'name',
+        'role',
+        'note',
+        'third',
+        'title',
+        'expression',
+        'base',
+        'type',
+        'choices',
+        'find',
+        'sort',
+        'in',
+        'page',
+        'client',
+        'part',
+    ];
 
     public function handle(Request $request, Closure $next): Response
     {

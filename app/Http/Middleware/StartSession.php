@@ -12,8 +12,8 @@ use Symfony\Component\HttpFoundation\Response;
 
 /**
  * A session that was ended stays ended, also for what another tab of the same browser had sent before it knew: the answer to that neither
- * writes the session back, nor puts a cookie in the place of the one that somebody else signed in with meanwhile. What scripts ask for beside a page
- * leaves the session alone.
+ * writes the session back, nor puts a cookie in the place of the one that somebody else signed in with meanwhile. What scripts ask for
+ * beside a page leaves the session alone.
  */
 final class StartSession extends Middleware
 {
@@ -74,15 +74,19 @@ final class StartSession extends Middleware
     }
 
     /**
-     * Whether a script asked for something beside its page and nothing in the session changed by it. Written back, it would undo what another request of
-     * the same browser wrote meanwhile, and take away the message that was meant for the next page. (Fetch Metadata Request Headers, W3C, 2.1)
+     * Whether a script asked for something beside its page and nothing in the session changed by it. Written back, it would undo what
+     * another request of the same browser wrote meanwhile, and take away the message that was meant for the next page. (Fetch Metadata
+     * Request Headers, W3C, 2.1)
      */
     private function isBeside(Request $request): bool
     {
         $session = $request->session();
 
-        return $request->isMethodSafe() && ! self::isPage($request)
-            && $this->begunAs === $session->getId() && (int) $session->get('_kept_at') > now()->getTimestamp() - self::FRESH && serialize($session->all()) === $this->begunWith;
+        return $request->isMethodSafe()
+            && ! self::isPage($request)
+            && $this->begunAs === $session->getId()
+            && (int) $session->get('_kept_at') > now()->getTimestamp() - self::FRESH
+            && serialize($session->all()) === $this->begunWith;
     }
 
     /** Whether the browser shows the answer by itself; one that does not say so may. */
@@ -101,7 +105,9 @@ final class StartSession extends Middleware
     private function ended(Session $session): bool
     {
         return ($this->isNobodys && Auth::id() === null)
-            || ($this->begunAs !== '' && $session->getId() === $this->begunAs && ($session->getHandler()->read($this->begunAs) === '' || $session->getHandler()->read(self::mark($this->begunAs)) !== ''));
+            || ($this->begunAs !== ''
+                && $session->getId() === $this->begunAs
+                && ($session->getHandler()->read($this->begunAs) === '' || $session->getHandler()->read(self::mark($this->begunAs)) !== ''));
     }
 
     private static function mark(string $session): string

@@ -20,7 +20,11 @@ final class StillHere
             StartSession::end($request->session());
             Auth::logout();
 
-            return $request->expectsJson() ? response()->json(['message' => __('place.no_more')], 401) : redirect()->route('sign-in')->withErrors(['email' => __('place.no_more')]);
+            return $request->expectsJson()
+                ? response()->json(['message' => __('place.no_more')], 401)
+                : redirect()
+                    ->route('sign-in')
+                    ->withErrors(['email' => __('place.no_more')]);
         }
 
         return $next($request);

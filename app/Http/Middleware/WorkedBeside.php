@@ -26,7 +26,16 @@ final readonly class WorkedBeside
     public const AT_ONCE = 3;
 
     /** Bytes of a file that are read within a second or so, by its ending. */
-    private const QUICK = ['xlsx' => 60_000, 'ods' => 60_000, 'docx' => 400_000, 'odt' => 400_000, 'html' => 1_000_000, 'htm' => 1_000_000, 'md' => 1_000_000, 'markdown' => 1_000_000];
+    private const QUICK = [
+        'xlsx' => 60_000,
+        'ods' => 60_000,
+        'docx' => 400_000,
+        'odt' => 400_000,
+        'html' => 1_000_000,
+        'htm' => 1_000_000,
+        'md' => 1_000_000,
+        'markdown' => 1_000_000,
+    ];
 
     private const QUICK_ELSE = 3_000_000;
 
@@ -41,7 +50,12 @@ final readonly class WorkedBeside
     public function handle(Request $request, Closure $next, string $name, string $when = ''): Response
     {
         $user = $request->user();
-        if (config('queue.default') === 'sync' || $request->attributes->get('beside') === true || ! $user instanceof User || ($when !== 'always' && ! $this->isLong($request))) {
+        if (
+            config('queue.default') === 'sync'
+            || $request->attributes->get('beside') === true
+            || ! ($user instanceof User)
+            || ($when !== 'always' && ! $this->isLong($request))
+        ) {
             return $next($request);
         }
         if (Task::query()->underWay()->where('user_id', $user->id)->count() >= self::AT_ONCE) {
@@ -52,11 +66,25 @@ final readonly class WorkedBeside
         $sent = null;
         if ($file !== null) {
             is_dir($folder = storage_path('app/work')) || mkdir($folder, 0o770, true);
-            $sent = ['field' => 'file', 'name' => $file->getClientOriginalName(), 'path' => $file->move($folder, "{$key}.in")->getPathname()];
+            $sent = [
+                'field' => 'file',
+                'name' => $file->getClientOriginalName(),
+                'path' => $file->move($folder, "{$key}.in")->getPathname(),
+            ];
         }
         $task = Task::query()->create([
-            'key' => $key, 'user_id' => $user->id, 'name' => $name, 'state' => 'waiting', 'created_at' => now(),
-            'request' => ['method' => $request->method(), 'url' => $request->fullUrl(), 'from' => url()->previous(), 'input' => $request->except(['_token', '_method', 'file']), 'file' => $sent],
+            'key' => $key,
+            'user_id' => $user->id,
+            'name' => $name,
+            'state' => 'waiting',
+            'created_at' => now(),
+            'request' => [
+                'method' => $request->method(),
+                'url' => $request->fullUrl(),
+                'from' => url()->previous(),
+                'input' => $request->except(['_token', '_method', 'file']),
+                'file' => $sent,
+            ],
         ]);
         WorkTask::dispatch($task->id);
 

@@ -19,7 +19,11 @@ final class MergeController extends Controller
     {
         $this->mayGo($this->person($request), $person);
 
-        return view('place-merge', ['double' => $person->loadCount('shelves'), 'versions' => Version::query()->where('user_id', $person->id)->count(), 'people' => User::query()->people()->whereKeyNot($person->id)->orderBy('name')->get()]);
+        return view('place-merge', [
+            'double' => $person->loadCount('shelves'),
+            'versions' => Version::query()->where('user_id', $person->id)->count(),
+            'people' => User::query()->people()->whereKeyNot($person->id)->orderBy('name')->get(),
+        ]);
     }
 
     public function store(MergeRequest $request, User $person, MergePeople $merge): RedirectResponse

@@ -21,13 +21,25 @@ final class MergeRequest extends FormRequest
     public function rules(MergePeople $merge): array
     {
         return [
-            'into' => ['required', 'integer', function (string $field, mixed $id, Closure $fail) use ($merge): void {
-                $person = User::query()->people()->whereKeyNot($this->double()->id)->find((int) $id);
-                $person === null ? $fail(__('place.merge.nobody')) : (($items = $merge->inTheWay($this->double(), $person)) === [] || $fail(__('place.merge.proposals', ['items' => '“'.implode('”, “', $items).'”'])));
-            }],
-            'address' => ['required', 'string', 'max:200', function (string $field, mixed $address, Closure $fail): void {
-                mb_strtolower(trim((string) $address)) === mb_strtolower($this->double()->email) || $fail(__('place.merge.wrong'));
-            }],
+            'into' => [
+                'required',
+                'integer',
+                function (string $field, mixed $id, Closure $fail) use ($merge): void {
+                    $person = User::query()->people()->whereKeyNot($this->double()->id)->find((int) $id);
+                    $person === null
+                        ? $fail(__('place.merge.nobody'))
+                        : ($items = $merge->inTheWay($this->double(), $person)) === []
+                            || $fail(__('place.merge.proposals', ['items' => '“'.implode('”, “', $items).'”']));
+                },
+            ],
+            'address' => [
+                'required',
+                'string',
+                'max:200',
+                function (string $field, mixed $address, Closure $fail): void {
+                    mb_strtolower(trim((string) $address)) === mb_strtolower($this->double()->email) || $fail(__('place.merge.wrong'));
+                },
+            ],
         ];
     }
 

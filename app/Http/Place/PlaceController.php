@@ -35,7 +35,12 @@ final class PlaceController extends Controller
             'file' => Space::file(),
             'backups' => count($backups), 'backup' => $newest === false ? null : $newest,
             'checks' => DB::table('checks')->orderBy('name')->get(),
-            'failed' => DB::table('tasks')->join('users', 'users.id', '=', 'tasks.user_id')->where('tasks.state', 'failed')->orderByDesc('tasks.id')->limit(20)->get(['tasks.name', 'users.name AS who', 'tasks.done_at']),
+            'failed' => DB::table('tasks')
+                ->join('users', 'users.id', '=', 'tasks.user_id')
+                ->where('tasks.state', 'failed')
+                ->orderByDesc('tasks.id')
+                ->limit(20)
+                ->get(['tasks.name', 'users.name AS who', 'tasks.done_at']),
         ]);
     }
 
@@ -64,7 +69,12 @@ final class PlaceController extends Controller
         }
         $person->forceFill(['second_key' => null, 'recovery' => [], 'remember_token' => Str::random(60)])->save();
         PlaceLine::note($keeper, 'second', $person->name);
-        $mail->handle(null, $person->email, (string) __('second.mail.subject'), (string) __('second.mail.body', ['keeper' => $keeper->name, 'link' => route('second')]));
+        $mail->handle(
+            null,
+            $person->email,
+            (string) __('second.mail.subject'),
+            (string) __('second.mail.body', ['keeper' => $keeper->name, 'link' => route('second')]),
+        );
 
         return redirect()->route('place')->with('said', __('place.second', ['name' => $person->name]));
     }

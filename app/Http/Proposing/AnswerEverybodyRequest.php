@@ -20,7 +20,9 @@ final class AnswerEverybodyRequest extends ItemRequest
     public function rules(): array
     {
         return [
-            'do' => ['required', 'in:accepted,declined'], 'states' => ['required', 'array', 'min:1', 'max:'.Everybody::MOST], 'states.*' => ['string', 'regex:/^[0-9a-f]{40}$/'],
+            'do' => ['required', 'in:accepted,declined'],
+            'states' => ['required', 'array', 'min:1', 'max:'.Everybody::MOST],
+            'states.*' => ['string', 'regex:/^[0-9a-f]{40}$/'],
             'word' => ['nullable', 'string', 'max:'.config('attic.note')],
         ];
     }
@@ -44,6 +46,12 @@ final class AnswerEverybodyRequest extends ItemRequest
     /** @return list<Proposal> that this person may answer, of those that were looked at */
     public function proposals(): array
     {
-        return array_values((new OpenProposals($this->item()))->all->filter(fn (Proposal $proposal) => isset($this->states()[$proposal->id]) && Gate::allows('decide', [$this->item(), $proposal]))->all());
+        return array_values(
+            (new OpenProposals($this->item()))->all
+                ->filter(
+                    fn (Proposal $proposal) => isset($this->states()[$proposal->id]) && Gate::allows('decide', [$this->item(), $proposal]),
+                )
+                ->all(),
+        );
     }
 }

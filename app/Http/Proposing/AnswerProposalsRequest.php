@@ -11,9 +11,9 @@ use Illuminate\Auth\Access\Response;
 use Illuminate\Support\Facades\Gate;
 
 /**
- * An answer to what somebody proposes: `do` is `accepted`, `edited` (accepted by somebody who goes on writing there), `declined` or `withdrawn`, and
- * behind it the keys of the changes that are meant, all of them if none is named; `seen` is the newest version that was looked at, `state` the root of
- * what was proposed then; `from` is `everybody` where it was answered among everybody's.
+ * An answer to what somebody proposes: `do` is `accepted`, `edited` (accepted by somebody who goes on writing there), `declined` or
+ * `withdrawn`, and behind it the keys of the changes that are meant, all of them if none is named; `seen` is the newest version that was
+ * looked at, `state` the root of what was proposed then; `from` is `everybody` where it was answered among everybody's.
  */
 final class AnswerProposalsRequest extends ItemRequest
 {
@@ -35,8 +35,16 @@ final class AnswerProposalsRequest extends ItemRequest
     public function rules(): array
     {
         return [
-            'do' => ['required', 'string', 'max:4000000', 'regex:/^(accepted|edited|declined|withdrawn)( [a-z]+:[A-Za-z0-9_\/-]+(~\d{1,6})?)*$/'], 'seen' => ['required', 'integer', 'min:1', 'max:999999999'],
-            'state' => ['required', 'string', 'regex:/^[0-9a-f]{40}$/'], 'word' => ['nullable', 'string', 'max:'.config('attic.note')], 'from' => ['nullable', 'in:everybody'],
+            'do' => [
+                'required',
+                'string',
+                'max:4000000',
+                'regex:/^(accepted|edited|declined|withdrawn)( [a-z]+:[A-Za-z0-9_\/-]+(~\d{1,6})?)*$/',
+            ],
+            'seen' => ['required', 'integer', 'min:1', 'max:999999999'],
+            'state' => ['required', 'string', 'regex:/^[0-9a-f]{40}$/'],
+            'word' => ['nullable', 'string', 'max:'.config('attic.note')],
+            'from' => ['nullable', 'in:everybody'],
         ];
     }
 

@@ -19,7 +19,13 @@ final class LinkController extends Controller
     public function store(LinkRequest $request, Item $item): RedirectResponse
     {
         $sent = $request->validated();
-        ProposalLink::query()->create(['token' => Str::random(40), 'item_id' => $item->id, 'user_id' => $this->person($request)->id, 'ends_at' => now()->addDays((int) $sent['days']), 'most' => (int) $sent['most']]);
+        ProposalLink::query()->create([
+            'token' => Str::random(40),
+            'item_id' => $item->id,
+            'user_id' => $this->person($request)->id,
+            'ends_at' => now()->addDays((int) $sent['days']),
+            'most' => (int) $sent['most'],
+        ]);
         LogLine::ofItem('link_given', $this->person($request), $item, ['days' => (string) $sent['days'], 'most' => (string) $sent['most']]);
 
         return redirect()->route('proposals', $item)->with('said', __('proposing.link.given'));

@@ -41,7 +41,9 @@ final class ProposalsController extends Controller
             'look' => $request->look(),
             'answered' => $open->at === null ? $open->answered() : null,
             'copies' => $open->at === null ? new Copies($item->load('origin.item.shelf.memberships'), $others) : null,
-            'links' => Gate::allows('letPropose', $item) ? ProposalLink::query()->open()->where('item_id', $item->id)->orderBy('id')->get() : new Collection,
+            'links' => Gate::allows('letPropose', $item)
+                ? ProposalLink::query()->open()->where('item_id', $item->id)->orderBy('id')->get()
+                : new Collection,
         ];
 
         return match (true) {
@@ -80,7 +82,9 @@ final class ProposalsController extends Controller
         $waits = $chosen->state === ProposalState::Waiting && $open->at === null;
         $may = (new MayAnswer($item, $open))->to($chosen);
         $lines = function (Comparison $seen) use ($look, $chosen, &$met): array {
-            return $look === 'would' ? [] : ProposedLine::in($seen->kind, $seen->old, $seen->new, $seen->changes, $chosen, $met, $this->phrases);
+            return $look === 'would'
+                ? []
+                : ProposedLine::in($seen->kind, $seen->old, $seen->new, $seen->changes, $chosen, $met, $this->phrases);
         };
 
         return $this->page->drawn($item, $person, $newest, $becomes, $address, 'proposals', fn (Comparison $seen): array => [
@@ -99,7 +103,10 @@ final class ProposalsController extends Controller
     {
         $newest = $this->version($item, $open->at ?? $item->head);
         $request->merge(['from' => $newest->number, 'to' => $newest->number, 'view' => 'was']);
-        $address = HistoryAddress::read($request, $item, fn (): int => $newest->number)->on('proposals', ['of' => 'everybody', 'at' => $open->at]);
+        $address = HistoryAddress::read($request, $item, fn (): int => $newest->number)->on('proposals', [
+            'of' => 'everybody',
+            'at' => $open->at,
+        ]);
         $all = null;
         $becomes = function (States $states) use ($open, $newest, &$all): Version {
             $all = new Everybody($open, $newest, $states, $this->would->proposed, $this->phrases);
@@ -107,7 +114,13 @@ final class ProposalsController extends Controller
             return $newest;
         };
 
-        return $this->page->drawn($item, $this->person($request), $newest, $becomes, $address, 'proposals-everybody', function () use ($item, $open, $around, $newest, &$all): array {
+        return $this->page->drawn($item, $this->person($request), $newest, $becomes, $address, 'proposals-everybody', function () use (
+            $item,
+            $open,
+            $around,
+            $newest,
+            &$all,
+        ): array {
             $answers = (new MayAnswer($item, $open))->toEach($all->shown ?? []);
 
             return [...$around, 'chosen' => null, 'newest' => $newest, 'all' => $all, 'answers' => $answers];

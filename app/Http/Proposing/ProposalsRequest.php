@@ -15,7 +15,11 @@ final class ProposalsRequest extends ItemRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['of' => ['nullable', 'regex:/^(\d{1,9}|everybody)$/'], 'look' => ['nullable', 'in:with,would'], 'at' => ['nullable', 'integer', 'min:1', 'max:999999999']];
+        return [
+            'of' => ['nullable', 'regex:/^(\d{1,9}|everybody)$/'],
+            'look' => ['nullable', 'in:with,would'],
+            'at' => ['nullable', 'integer', 'min:1', 'max:999999999'],
+        ];
     }
 
     /** The id of one of them, or 0. */

@@ -44,7 +44,9 @@ final class VisitorController extends Controller
         }
         $line = $propose->handle($link, $sent['name'], $sent['base'], $request->asked(), $sent['parts'], $sent['added']);
 
-        return $line === null ? $this->page($link->refresh(), $request, $shown, (string) __('proposing.link.nothing'), 422) : response(view('visitor-proposed', ['link' => $link->refresh(), 'name' => $sent['name']])->render());
+        return $line === null
+            ? $this->page($link->refresh(), $request, $shown, (string) __('proposing.link.nothing'), 422)
+            : response(view('visitor-proposed', ['link' => $link->refresh(), 'name' => $sent['name']])->render());
     }
 
     /** No window says that it is on what is shown, so it is kept for as long as somebody may write on one page. */
@@ -57,7 +59,11 @@ final class VisitorController extends Controller
     private function link(string $token): ProposalLink
     {
         $link = ProposalLink::query()->with('item.shelf', 'user')->where('token', $token)->first() ?? abort(404);
-        abort_unless(Gate::forUser($link->user)->allows('letPropose', $link->item) && ProposalLink::query()->open()->whereKey($link->id)->exists(), 410, __('proposing.link.over'));
+        abort_unless(
+            Gate::forUser($link->user)->allows('letPropose', $link->item) && ProposalLink::query()->open()->whereKey($link->id)->exists(),
+            410,
+            __('proposing.link.over'),
+        );
 
         return $link;
     }

@@ -7,7 +7,10 @@ namespace App\Http\Proposing;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Str;
 
-/** What is sent by a link: a name, the state that was shown, and the texts. What does not fit counts as nothing: without a session nothing can be said of it on another page. */
+/**
+ * What is sent by a link: a name, the state that was shown, and the texts. What does not fit counts as nothing: without a session nothing
+ * can be said of it on another page.
+ */
 final class VisitorRequest extends FormRequest
 {
     private const NAME = 60;
@@ -27,7 +30,10 @@ final class VisitorRequest extends FormRequest
         $tab = $this->query('tab');
         $from = $this->query('from');
 
-        return ['tab' => is_string($tab) ? $tab : '', 'from' => is_string($from) && preg_match('/^\d{1,7}$/D', $from) === 1 ? (int) $from : 0];
+        return [
+            'tab' => is_string($tab) ? $tab : '',
+            'from' => is_string($from) && preg_match('/^\d{1,7}$/D', $from) === 1 ? (int) $from : 0,
+        ];
     }
 
     /** @return array{name: string, base: string, parts: array<mixed>, added: string} */
@@ -43,7 +49,14 @@ final class VisitorRequest extends FormRequest
         return [
             'name' => Str::limit(Str::squish(strip_tags($text('name'))), self::NAME, ''),
             'base' => preg_match('/^[0-9a-f]{40}$/', $text('base')) === 1 ? $text('base') : '',
-            'parts' => is_array($parts) ? array_map(fn (mixed $fields): array => is_array($fields) ? array_filter($fields, fn (mixed $value) => is_string($value) && mb_check_encoding($value, 'UTF-8')) : [], $parts) : [],
+            'parts' => is_array($parts)
+                ? array_map(
+                    fn (mixed $fields): array => is_array($fields)
+                        ? array_filter($fields, fn (mixed $value) => is_string($value) && mb_check_encoding($value, 'UTF-8'))
+                        : [],
+                    $parts,
+                )
+                : [],
             'added' => $text('added'),
         ];
     }

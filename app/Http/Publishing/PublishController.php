@@ -50,7 +50,10 @@ final class PublishController extends Controller
             ? $publish->handle($version, $this->person($request), $request->note())
             : $ask->handle($version, $this->person($request), $request->note());
 
-        return redirect(PublishingPage::after($item, $number))->with('said', __($isNow ? 'publishing.published' : 'publishing.asked', $values));
+        return redirect(PublishingPage::after($item, $number))->with(
+            'said',
+            __($isNow ? 'publishing.published' : 'publishing.asked', $values),
+        );
     }
 
     /** The wish that waits for this very version. */

@@ -41,7 +41,11 @@ final class ReadController extends Controller
 
     public function picture(string $address, string $chunk, ChunkStore $chunks): Response
     {
-        $picture = PublishedPage::item($address)->pictures()->where(['chunk' => $chunk, 'is_public' => true])->whereNull('bytes')->firstOrFail();
+        $picture = PublishedPage::item($address)
+            ->pictures()
+            ->where(['chunk' => $chunk, 'is_public' => true])
+            ->whereNull('bytes')
+            ->firstOrFail();
         $bytes = (string) hex2bin($chunk);
 
         return response($chunks->read([$bytes])[$bytes] ?? abort(404), 200, [

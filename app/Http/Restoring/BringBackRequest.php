@@ -6,7 +6,10 @@ namespace App\Http\Restoring;
 
 use App\Http\ItemRequest;
 
-/** Something of an earlier version that is brought back; `seen` is the newest version that was looked at, `into` the column that it goes into. */
+/**
+ * Something of an earlier version that is brought back; `seen` is the newest version that was looked at, `into` the column that it goes
+ * into.
+ */
 final class BringBackRequest extends ItemRequest
 {
     protected const RIGHT = 'restore';

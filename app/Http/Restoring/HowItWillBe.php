@@ -24,13 +24,23 @@ final readonly class HowItWillBe
 
     /**
      * @param  \Closure(States): ?Version  $becomes  what it will be, kept in the states that are given; null when that can't be told
-     * @param  array{said: string, note: string|null, plan: string, seen: string, store: string, do: string, hidden: list<array{string, int|string}>}  $door  in words what will be, and what there is to know beside it; the addresses of the plan, of this page and of what does it; the word on the button, and what it sends
+     * @param  array{said: string, note: string|null, plan: string, seen: string, store: string, do: string, hidden: list<array{string, int|string}>}  $door
+     *     in words what will be, and what there is to know beside it; the addresses of the plan, of this page and of what does it; the word
+     *     on the button, and what it sends
      */
     public function show(Request $request, Item $item, User $person, Version $newest, \Closure $becomes, array $door): ?Response
     {
         $request->merge(['from' => $newest->number, 'to' => $newest->number + 1, 'view' => 'changed']);
 
-        return $this->drawn($item, $person, $newest, $becomes, HistoryAddress::read($request, $item, fn () => $newest->number), 'plan-seen', fn (): array => ['door' => $door]);
+        return $this->drawn(
+            $item,
+            $person,
+            $newest,
+            $becomes,
+            HistoryAddress::read($request, $item, fn () => $newest->number),
+            'plan-seen',
+            fn (): array => ['door' => $door],
+        );
     }
 
     /**
@@ -38,17 +48,37 @@ final readonly class HowItWillBe
      * @param  view-string  $page
      * @param  \Closure(Comparison): array<string, mixed>  $with  what the page needs besides
      */
-    public function drawn(Item $item, User $person, Version $newest, \Closure $becomes, HistoryAddress $address, string $page, \Closure $with): ?Response
-    {
+    public function drawn(
+        Item $item,
+        User $person,
+        Version $newest,
+        \Closure $becomes,
+        HistoryAddress $address,
+        string $page,
+        \Closure $with,
+    ): ?Response {
         return self::within($becomes, function (Version $to) use ($item, $person, $newest, $address, $page, $with): Response {
             $past = $item->room(Past::class);
             $comparison = $past->compared($item, $address->view === 'was' ? $to : $newest, $to, $address, $this->phrases);
 
-            return response(view($page, [
-                'item' => $item, 'kind' => $comparison->kind, 'from' => $newest, 'to' => $to, 'address' => $address, 'comparison' => $comparison, 'phrases' => $this->phrases,
-                'past' => $past, 'parts' => null, 'itsHistory' => '', 'of' => [], 'spots' => [], ...$with($comparison),
-                ...$past->of(new LookedAt($item, $person, $comparison->kind, $comparison, $address)),
-            ])->render());
+            return response(
+                view($page, [
+                    'item' => $item,
+                    'kind' => $comparison->kind,
+                    'from' => $newest,
+                    'to' => $to,
+                    'address' => $address,
+                    'comparison' => $comparison,
+                    'phrases' => $this->phrases,
+                    'past' => $past,
+                    'parts' => null,
+                    'itsHistory' => '',
+                    'of' => [],
+                    'spots' => [],
+                    ...$with($comparison),
+                    ...$past->of(new LookedAt($item, $person, $comparison->kind, $comparison, $address)),
+                ])->render(),
+            );
         });
     }
 

@@ -46,7 +46,9 @@ final class PartBackController extends Controller
         $kind->beside() === null || $keys[] = "moved:{$part}";
         $back = $restore->handle($item, $version, $person, $seen, picked: $keys);
         if ($back === null) {
-            return redirect()->route('part', [$item, $part])->withErrors(['seen' => __($item->head === $seen ? 'history.part.same' : 'history.moved_on')]);
+            return redirect()
+                ->route('part', [$item, $part])
+                ->withErrors(['seen' => __($item->head === $seen ? 'history.part.same' : 'history.moved_on')]);
         }
 
         return $this->landed($item, $back, $number);

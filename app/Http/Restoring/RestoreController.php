@@ -21,8 +21,17 @@ final class RestoreController extends Controller
 {
     public function __construct(private readonly PublishVersion $publish) {}
 
-    public function __invoke(RestoreRequest $request, Item $item, int $number, TickedLines $ticked, TickedData $data, States $states, RestoreVersion $restore, RestoreTogether $together, StopFollowing $stop): RedirectResponse
-    {
+    public function __invoke(
+        RestoreRequest $request,
+        Item $item,
+        int $number,
+        TickedLines $ticked,
+        TickedData $data,
+        States $states,
+        RestoreVersion $restore,
+        RestoreTogether $together,
+        StopFollowing $stop,
+    ): RedirectResponse {
         $sent = $request->validated();
         $version = $this->version($item, $number);
         $picked = $ticked->of($sent, $version, $this->version($item, $item->head), $states);
@@ -43,7 +52,9 @@ final class RestoreController extends Controller
         if ($restored === null) {
             $isSame = $item->root === $version->root && $item->title === $version->title;
 
-            return redirect()->route('restore', [$item, $number])->withErrors(['seen' => __($isSame ? 'history.same' : 'history.moved_on')]);
+            return redirect()
+                ->route('restore', [$item, $number])
+                ->withErrors(['seen' => __($isSame ? 'history.same' : 'history.moved_on')]);
         }
         $waiting = $this->waiting($item, $restored);
         if ($waiting !== null) {

@@ -34,7 +34,18 @@ final class RestorePlanController extends Controller
         $chosen = ChosenParts::of($request);
         $since = new Comparison($item, $version, $this->version($item, $item->head), $states, $phrases, apart: true, whole: true);
         $past = $item->room(Past::class);
-        $plan = new RestorePlan($since, Kinds::named($item->kind), array_values(array_map(intval(...), $item->versions()->whereIn('number', RestorePlan::around($number, $item->head))->pluck('number')->all())), $chosen !== [] || ! $request->filled('part') ? $chosen : [$request->string('part')->toString()], $chosen !== []);
+        $plan = new RestorePlan(
+            $since,
+            Kinds::named($item->kind),
+            array_values(
+                array_map(
+                    intval(...),
+                    $item->versions()->whereIn('number', RestorePlan::around($number, $item->head))->pluck('number')->all(),
+                ),
+            ),
+            $chosen !== [] || ! $request->filled('part') ? $chosen : [$request->string('part')->toString()],
+            $chosen !== [],
+        );
         $live = $item->isPublishable() ? $item->load('live.version')->live : null;
 
         return view('restore', [
@@ -54,20 +65,39 @@ final class RestorePlanController extends Controller
     }
 
     /** How it will be, if what is ticked comes back. */
-    public function seen(RestoreRequest $request, Item $item, int $number, HowItWillBe $page, RestoreVersion $restore, TickedLines $ticked): Response|RedirectResponse
-    {
+    public function seen(
+        RestoreRequest $request,
+        Item $item,
+        int $number,
+        HowItWillBe $page,
+        RestoreVersion $restore,
+        TickedLines $ticked,
+    ): Response|RedirectResponse {
         $sent = $request->validated();
         if ($item->head !== (int) $sent['seen']) {
             return redirect()->route('restore', [$item, $number])->withErrors(['seen' => __('history.moved_on')]);
         }
         [$version, $newest, $person] = [$this->version($item, $number), $this->version($item, $item->head), $this->person($request)];
-        $becomes = fn (States $states): Version => $restore->becomes($states, $item, $version, $person, $ticked->of($sent, $version, $newest, $states));
+        $becomes = fn (States $states): Version => $restore->becomes(
+            $states,
+            $item,
+            $version,
+            $person,
+            $ticked->of($sent, $version, $newest, $states),
+        );
 
         return $page->show($request, $item, $person, $newest, $becomes, [
-            'said' => (string) __('history.will_be_restored', ['now' => (string) $newest->number, 'next' => (string) ($newest->number + 1), 'number' => (string) $number]),
+            'said' => (string) __('history.will_be_restored', [
+                'now' => (string) $newest->number,
+                'next' => (string) ($newest->number + 1),
+                'number' => (string) $number,
+            ]),
             'note' => ($sent['data'] ?? []) === [] ? null : (string) __('history.data_not_shown'),
-            'plan' => route('restore', [$item, $number]), 'seen' => route('restore.seen', [$item, $number], false), 'store' => route('restore.store', [$item, $number]),
-            'do' => (string) __('history.restore_so'), 'hidden' => HiddenFields::of(array_intersect_key($sent, array_flip(['seen', 'lines', 'pick', 'data_seen', 'data', 'stop']))),
+            'plan' => route('restore', [$item, $number]),
+            'seen' => route('restore.seen', [$item, $number], false),
+            'store' => route('restore.store', [$item, $number]),
+            'do' => (string) __('history.restore_so'),
+            'hidden' => HiddenFields::of(array_intersect_key($sent, array_flip(['seen', 'lines', 'pick', 'data_seen', 'data', 'stop']))),
         ]) ?? abort(404);
     }
 }

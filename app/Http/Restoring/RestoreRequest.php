@@ -15,7 +15,9 @@ final class RestoreRequest extends ItemRequest
     {
         $restore = Gate::inspect('restore', $this->item());
 
-        return $restore->denied() || ! $this->isLive() ? $restore : Gate::inspect('publishNow', [$this->item(), (int) (is_string($number = $this->route('number')) ? $number : 0)]);
+        return $restore->denied() || ! $this->isLive()
+            ? $restore
+            : Gate::inspect('publishNow', [$this->item(), (int) (is_string($number = $this->route('number')) ? $number : 0)]);
     }
 
     /** Whether readers are to see it at once. */

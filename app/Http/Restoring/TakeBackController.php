@@ -26,7 +26,8 @@ final class TakeBackController extends Controller
         Gate::authorize('restore', $item);
         $version = $this->version($item, $number);
         abort_unless($version->canBeTakenBack() && $number > 1, 404);
-        $return = $version->with_id === null ? null : ShelfReturn::query()->where('with_id', $version->with_id)->whereNull('undone_at')->first();
+        $return
+            = $version->with_id === null ? null : ShelfReturn::query()->where('with_id', $version->with_id)->whereNull('undone_at')->first();
         if ($return !== null) {
             return $this->ofShelf($request, $item, $number, $return);
         }
@@ -37,15 +38,22 @@ final class TakeBackController extends Controller
             $made = $this->together->undo($this->person($request), $version);
 
             return $made === null
-                ? redirect()->route('history', $item)->withErrors(['seen' => __('item.written_since', ['number' => (string) $number])])
-                : redirect()->route('history', ['item' => $item, 'from' => $number, 'to' => $number + 1])->with('said', __('report.took_back', ['count' => (string) count($made)]));
+                ? redirect()
+                    ->route('history', $item)
+                    ->withErrors(['seen' => __('item.written_since', ['number' => (string) $number])])
+                : redirect()
+                    ->route('history', ['item' => $item, 'from' => $number, 'to' => $number + 1])
+                    ->with('said', __('report.took_back', ['count' => (string) count($made)]));
         }
         $back = $restore->handle($item, $this->version($item, $item->before($number)), $this->person($request), $number, Cause::TookBack);
         if ($back === null) {
             return redirect()->route('history', $item)->withErrors(['seen' => __('item.written_since', ['number' => (string) $number])]);
         }
 
-        return $this->waiting($item, $back) ?? redirect()->route('history', ['item' => $item, 'from' => $number, 'to' => $back->number])->with('said', __('item.took_back', ['source' => (string) $back->source]));
+        return $this->waiting($item, $back)
+            ?? redirect()
+                ->route('history', ['item' => $item, 'from' => $number, 'to' => $back->number])
+                ->with('said', __('item.took_back', ['source' => (string) $back->source]));
     }
 
     /** What came back together with other items goes together with them. */
@@ -56,7 +64,11 @@ final class TakeBackController extends Controller
         }
 
         return $this->shelves->undo($return, $this->person($request))
-            ? redirect()->route('history', ['item' => $item, 'from' => $number, 'to' => $item->refresh()->head])->with('said', __('day.undone'))
-            : redirect()->route('history', $item)->withErrors(['seen' => __('day.written_since')]);
+            ? redirect()
+                ->route('history', ['item' => $item, 'from' => $number, 'to' => $item->refresh()->head])
+                ->with('said', __('day.undone'))
+            : redirect()
+                ->route('history', $item)
+                ->withErrors(['seen' => __('day.written_since')]);
     }
 }

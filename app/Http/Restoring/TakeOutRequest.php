@@ -17,9 +17,14 @@ final class TakeOutRequest extends ItemRequest
     public function rules(): array
     {
         return [
-            'from' => ['required', 'integer', 'min:0'], 'to' => ['required', 'integer', 'min:1'], 'by' => ['required', 'integer'], 'tab' => ['nullable', 'string', 'max:24'],
+            'from' => ['required', 'integer', 'min:0'],
+            'to' => ['required', 'integer', 'min:1'],
+            'by' => ['required', 'integer'],
+            'tab' => ['nullable', 'string', 'max:24'],
             'seen' => [$this->isMethod('post') ? 'required' : 'nullable', 'integer', 'min:1'],
-            'lines' => ['sometimes', 'integer', 'min:1'], 'pick' => ['required_with:lines', 'array', 'min:1'], 'pick.*' => ['integer', 'min:0'],
+            'lines' => ['sometimes', 'integer', 'min:1'],
+            'pick' => ['required_with:lines', 'array', 'min:1'],
+            'pick.*' => ['integer', 'min:0'],
         ];
     }
 

@@ -24,7 +24,9 @@ final readonly class TickedData
     public function of(Item $item, Version $version, User $person, array $sent, ?array $picked): ?array
     {
         $plans = $item->room(Past::class)->plan($item, $version, $person, $this->phrases)['data'] ?? abort(404);
-        $wanted = ($sent['pick'] ?? []) === [] ? [] : [['item' => $item, 'version' => $version, 'seen' => (int) $sent['seen'], 'picked' => $picked]];
+        $wanted = ($sent['pick'] ?? []) === []
+            ? []
+            : [['item' => $item, 'version' => $version, 'seen' => (int) $sent['seen'], 'picked' => $picked]];
         foreach ($sent['data'] as $key => $ticked) {
             $plan = $plans->plans[(string) $key] ?? null;
             if ($plan === null) {
@@ -32,7 +34,12 @@ final readonly class TickedData
             }
             Gate::authorize('restore', $plan['item']);
             $seen = (int) ($sent['data_seen'][$key] ?? 0);
-            $wanted[] = ['item' => $plan['item'], 'version' => $plan['then'], 'seen' => $seen, 'picked' => $plans->keys((string) $key, $ticked)];
+            $wanted[] = [
+                'item' => $plan['item'],
+                'version' => $plan['then'],
+                'seen' => $seen,
+                'picked' => $plans->keys((string) $key, $ticked),
+            ];
         }
 
         return $wanted;

@@ -42,7 +42,14 @@ final class AccountController extends Controller
     {
         $person = $this->person($request);
         $email = (string) $request->validated('email');
-        $link = URL::to(URL::temporarySignedRoute('account.moved', now()->addDay(), ['person' => $person->id, 'email' => $email, 'was' => $person->email], absolute: false));
+        $link = URL::to(
+            URL::temporarySignedRoute(
+                'account.moved',
+                now()->addDay(),
+                ['person' => $person->id, 'email' => $email, 'was' => $person->email],
+                absolute: false,
+            ),
+        );
         $mail->handle(null, $email, __('people.address.subject'), __('people.address.body', ['link' => $link]));
 
         return redirect()->route('account')->with('said', __('people.address.sent', ['email' => $email]));

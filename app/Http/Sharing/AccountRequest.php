@@ -30,6 +30,16 @@ final class AccountRequest extends FormRequest
     {
         $sent = parent::validated($key, $default);
 
-        return is_array($sent) ? [...$sent, ...array_map(strval(...), ['look' => $sent['look'] ?? '', 'zone' => $sent['zone'] ?? '', 'numbers' => $sent['numbers'] ?? '', 'dates' => $sent['dates'] ?? ''])] : $sent;
+        return is_array($sent)
+            ? [
+                ...$sent,
+                ...array_map(strval(...), [
+                    'look' => $sent['look'] ?? '',
+                    'zone' => $sent['zone'] ?? '',
+                    'numbers' => $sent['numbers'] ?? '',
+                    'dates' => $sent['dates'] ?? '',
+                ]),
+            ]
+            : $sent;
     }
 }

@@ -18,7 +18,13 @@ final class BeginController extends Controller
         $sent = $request->validated();
         $shelf = DB::transaction(function () use ($sent, $make) {
             abort_if(User::query()->people()->exists(), 404);
-            $person = User::query()->create(['name' => $sent['name'], 'email' => $sent['email'], 'password' => $sent['password'], 'colour' => User::nextColour(), 'keeps_place' => true]);
+            $person = User::query()->create([
+                'name' => $sent['name'],
+                'email' => $sent['email'],
+                'password' => $sent['password'],
+                'colour' => User::nextColour(),
+                'keeps_place' => true,
+            ]);
 
             return $make->handle($person, $sent['shelf']);
         });

@@ -18,6 +18,11 @@ final class BeginRequest extends FormRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['name' => ['required', 'string', 'max:80'], 'email' => ['required', 'string', 'email', 'max:200'], 'password' => ['required', 'string', 'min:10', 'max:200', 'confirmed'], 'shelf' => ['required', 'string', 'max:80']];
+        return [
+            'name' => ['required', 'string', 'max:80'],
+            'email' => ['required', 'string', 'email', 'max:200'],
+            'password' => ['required', 'string', 'min:10', 'max:200', 'confirmed'],
+            'shelf' => ['required', 'string', 'max:80'],
+        ];
     }
 }

@@ -26,7 +26,14 @@ final class ForgottenController extends Controller
         $email = (string) $request->validated('email');
         $person = User::query()->where('email', $email)->first();
         if ($person !== null && ! $person->isVisitor()) {
-            $link = URL::to(URL::temporarySignedRoute('forgotten.choose', now()->addHour(), ['person' => $person->id, 'once' => self::once($person)], absolute: false));
+            $link = URL::to(
+                URL::temporarySignedRoute(
+                    'forgotten.choose',
+                    now()->addHour(),
+                    ['person' => $person->id, 'once' => self::once($person)],
+                    absolute: false,
+                ),
+            );
             $mail->handle(null, $person->email, __('account.forgotten.subject'), __('account.forgotten.body', ['link' => $link]));
         }
 
@@ -51,7 +58,9 @@ final class ForgottenController extends Controller
     {
         $found = User::query()->find($person);
 
-        return $found !== null && hash_equals(self::once($found), $this->text($request, 'once')) ? $found : abort(410, __('account.forgotten.used'));
+        return $found !== null && hash_equals(self::once($found), $this->text($request, 'once'))
+            ? $found
+            : abort(410, __('account.forgotten.used'));
     }
 
     private static function once(User $person): string

@@ -18,7 +18,12 @@ final class InvitationController extends Controller
     {
         $found = Invitation::standing($invitation) ?? abort(410, __('sign-in.used'));
 
-        return view('invitation', ['invitation' => $found, 'account' => $found->account(), 'begins' => $found->begins($request->user(), $request->boolean('mailed')), 'me' => $request->user()]);
+        return view('invitation', [
+            'invitation' => $found,
+            'account' => $found->account(),
+            'begins' => $found->begins($request->user(), $request->boolean('mailed')),
+            'me' => $request->user(),
+        ]);
     }
 
     public function store(TakeUpInvitationRequest $request, int $invitation, TakeUpInvitation $takeUp): RedirectResponse
@@ -27,10 +32,17 @@ final class InvitationController extends Controller
         $mailed = $request->boolean('mailed');
         if ($found->begins($request->user(), $mailed)) {
             $sent = $request->validated();
-            $this->letIn($request, $takeUp->begin($found, trim((string) ($sent['name'] ?? '')) ?: $found->name, $sent['password'], $mailed));
+            $this->letIn(
+                $request,
+                $takeUp->begin($found, trim((string) ($sent['name'] ?? '')) ?: $found->name, $sent['password'], $mailed),
+            );
         } else {
             $person = $this->person($request);
-            abort_unless(mb_strtolower($person->email) === mb_strtolower($found->email), 403, __('sign-in.not_yours', ['email' => $found->email]));
+            abort_unless(
+                mb_strtolower($person->email) === mb_strtolower($found->email),
+                403,
+                __('sign-in.not_yours', ['email' => $found->email]),
+            );
             $takeUp->join($found, $person, $mailed);
         }
 

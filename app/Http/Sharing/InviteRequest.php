@@ -17,7 +17,11 @@ final class InviteRequest extends ShelfRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['email' => ['required', 'string', 'email', 'max:200'], 'name' => [Rule::requiredIf(fn () => $this->known() === null), 'nullable', 'string', 'max:80'], 'role' => ['required', Rule::enum(Role::class)]];
+        return [
+            'email' => ['required', 'string', 'email', 'max:200'],
+            'name' => [Rule::requiredIf(fn () => $this->known() === null), 'nullable', 'string', 'max:80'],
+            'role' => ['required', Rule::enum(Role::class)],
+        ];
     }
 
     /** @return array<string, string> */

@@ -37,9 +37,13 @@ final class PeopleController extends Controller
         $isNew = $invite->isNew($sent['email']);
         $name = $request->known() ?? trim((string) $sent['name']);
         $invitation = $invite->handle($shelf, $this->person($request), $sent['email'], $name, Role::from($sent['role']));
-        $back = redirect()->route('people', $shelf)->with('said', __($invitation === null ? 'people.added' : 'people.invited', ['name' => $name]));
+        $back = redirect()
+            ->route('people', $shelf)
+            ->with('said', __($invitation === null ? 'people.added' : 'people.invited', ['name' => $name]));
 
-        return $invitation === null ? $back : $back->with($isNew ? ['invitation' => Invite::link($invitation, false)] : ['mailed' => $sent['email']]);
+        return $invitation === null
+            ? $back
+            : $back->with($isNew ? ['invitation' => Invite::link($invitation, false)] : ['mailed' => $sent['email']]);
     }
 
     public function takeBack(Shelf $shelf, Invitation $invitation): RedirectResponse
@@ -56,13 +60,22 @@ final class PeopleController extends Controller
         $name = $membership->user->firstName();
         if (isset($sent['publishes'])) {
             $membership->update(['publishes' => $request->boolean('publishes')]);
-            LogLine::ofShelf($membership->publishes ? 'may_publish' : 'may_not_publish', $this->person($request), $shelf, $membership->user->name);
+            LogLine::ofShelf(
+                $membership->publishes ? 'may_publish' : 'may_not_publish',
+                $this->person($request),
+                $shelf,
+                $membership->user->name,
+            );
         }
         $role = isset($sent['role']) ? Role::from($sent['role']) : null;
 
-        return $this->changed($shelf, $role === null || $change->handle($membership, $role, $this->person($request)), (string) ($role === null
-            ? __($membership->publishes ? 'people.may_publish' : 'people.may_not_publish', ['name' => $name])
-            : __("people.is.{$role->value}", ['name' => $name])));
+        return $this->changed(
+            $shelf,
+            $role === null || $change->handle($membership, $role, $this->person($request)),
+            (string) ($role === null
+                ? __($membership->publishes ? 'people.may_publish' : 'people.may_not_publish', ['name' => $name])
+                : __("people.is.{$role->value}", ['name' => $name])),
+        );
     }
 
     /** Owners take anybody off; everybody may leave. */
@@ -73,18 +86,28 @@ final class PeopleController extends Controller
         $name = $membership->user->firstName();
         $done = $change->handle($membership, null, $this->person($request));
 
-        return $done && $leaving ? redirect()->route('home') : $this->changed($shelf, $done, (string) __('people.removed', ['name' => $name]));
+        return $done && $leaving
+            ? redirect()->route('home')
+            : $this->changed($shelf, $done, (string) __('people.removed', ['name' => $name]));
     }
 
     public function settings(ShelfSettingsRequest $request, Shelf $shelf, AskAboutEntries $askAboutEntries): RedirectResponse
     {
         $sent = $request->validated();
-        $shelf->update(['editors_restore' => $request->boolean('editors_restore'), 'viewers_comment' => $request->boolean('viewers_comment'), 'viewers_propose' => $request->boolean('viewers_propose'), 'asks' => $request->boolean('asks'), 'drafts' => $sent['drafts'] ?? $shelf->drafts]);
+        $shelf->update([
+            'editors_restore' => $request->boolean('editors_restore'),
+            'viewers_comment' => $request->boolean('viewers_comment'),
+            'viewers_propose' => $request->boolean('viewers_propose'),
+            'asks' => $request->boolean('asks'),
+            'drafts' => $sent['drafts'] ?? $shelf->drafts,
+        ]);
         $waiting = $askAboutEntries->handle($shelf, $request->boolean('asks_entries'));
         LogLine::ofShelf('settings', $this->person($request), $shelf);
         $back = redirect()->route('people', $shelf);
 
-        return $waiting === 0 ? $back->with('said', __('people.set')) : $back->withErrors(['asks_entries' => trans_choice('agreeing.answer_first', $waiting, ['count' => (string) $waiting])]);
+        return $waiting === 0
+            ? $back->with('said', __('people.set'))
+            : $back->withErrors(['asks_entries' => trans_choice('agreeing.answer_first', $waiting, ['count' => (string) $waiting])]);
     }
 
     private function changed(Shelf $shelf, bool $done, string $said): RedirectResponse

@@ -60,7 +60,13 @@ final class SecondController extends Controller
         $step = is_string($key) && $person->second_key === null ? SecondFactor::step($key, $request->code(), now()->getTimestamp()) : null;
         $step !== null || throw ValidationException::withMessages(['code' => __('second.not_yet')]);
         $written = array_map(fn (): string => strtoupper(Str::random(10)), range(1, self::WRITTEN));
-        $person->forceFill(['second_key' => $key, 'second_step' => $step, 'recovery' => array_map(fn (string $code) => hash('sha256', $code), $written)])->save();
+        $person
+            ->forceFill([
+                'second_key' => $key,
+                'second_step' => $step,
+                'recovery' => array_map(fn (string $code) => hash('sha256', $code), $written),
+            ])
+            ->save();
         $request->session()->forget(self::KEY);
 
         return redirect()->route('second')->with('written', $written)->with('said', __('second.on'));
@@ -78,6 +84,8 @@ final class SecondController extends Controller
     {
         $waits = $request->session()->get(self::WAITS);
 
-        return is_array($waits) && ($waits['until'] ?? 0) > now()->getTimestamp() ? User::query()->whereNull('left_at')->find((int) ($waits['person'] ?? 0)) : null;
+        return is_array($waits) && ($waits['until'] ?? 0) > now()->getTimestamp()
+            ? User::query()->whereNull('left_at')->find((int) ($waits['person'] ?? 0))
+            : null;
     }
 }

@@ -53,7 +53,11 @@ final class SignInController extends Controller
     {
         $user = $request->user();
 
-        return response()->json(['name' => $user instanceof User ? $user->name : null, 'id' => $user instanceof User ? $user->id : null, 'token' => csrf_token()]);
+        return response()->json([
+            'name' => $user instanceof User ? $user->name : null,
+            'id' => $user instanceof User ? $user->id : null,
+            'token' => csrf_token(),
+        ]);
     }
 
     public function destroy(Request $request): RedirectResponse
@@ -70,7 +74,9 @@ final class SignInController extends Controller
     {
         if ($request->expectsJson()) {
             // A window that stood open while the session ended says all at once.
-            $person->second_key === null || CheckSecond::handle($person, $this->text($request, 'code')) || throw ValidationException::withMessages(['code' => __('second.json')]);
+            $person->second_key === null
+                || CheckSecond::handle($person, $this->text($request, 'code'))
+                || throw ValidationException::withMessages(['code' => __('second.json')]);
             $this->letInAtLast($request, $person);
 
             return $this->state($request);

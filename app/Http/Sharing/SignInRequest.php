@@ -17,6 +17,10 @@ final class SignInRequest extends FormRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['email' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', 'max:200'], 'code' => ['nullable', 'string', 'max:40']];
+        return [
+            'email' => ['required', 'string', 'max:200'],
+            'password' => ['required', 'string', 'max:200'],
+            'code' => ['nullable', 'string', 'max:40'],
+        ];
     }
 }

@@ -19,7 +19,9 @@ final class TakeUpInvitationRequest extends FormRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return $this->invitation()->begins($this->user(), $this->boolean('mailed')) ? ['name' => ['nullable', 'string', 'max:80'], 'password' => ['required', 'string', 'min:10', 'max:200', 'confirmed']] : [];
+        return $this->invitation()->begins($this->user(), $this->boolean('mailed'))
+            ? ['name' => ['nullable', 'string', 'max:80'], 'password' => ['required', 'string', 'min:10', 'max:200', 'confirmed']]
+            : [];
     }
 
     /** What the address means, if it stands still. */

@@ -38,7 +38,13 @@ final class DayController extends Controller
             'shelf' => $shelf,
             'day' => $day,
             'mayTick' => $day->until === null && Gate::allows('make', $shelf),
-            'return' => ShelfReturn::query()->with('user')->where('shelf_id', $shelf->id)->whereNull('undone_at')->where('made_at', '>', now()->subDay())->latest('id')->first(),
+            'return' => ShelfReturn::query()
+                ->with('user')
+                ->where('shelf_id', $shelf->id)
+                ->whereNull('undone_at')
+                ->where('made_at', '>', now()->subDay())
+                ->latest('id')
+                ->first(),
         ]);
     }
 
@@ -54,7 +60,10 @@ final class DayController extends Controller
         Gate::authorize('make', $shelf);
         $named = $mark->handle($shelf, $this->person($request), $request->moment(), $request->name());
 
-        return $this->back($shelf, $request->moment())->with('said', trans_choice('day.marked', $named, ['name' => $request->name(), 'count' => (string) $named]));
+        return $this->back($shelf, $request->moment())->with(
+            'said',
+            trans_choice('day.marked', $named, ['name' => $request->name(), 'count' => (string) $named]),
+        );
     }
 
     public function copy(NameMomentRequest $request, Shelf $shelf, CopyShelf $copy): RedirectResponse
@@ -69,10 +78,19 @@ final class DayController extends Controller
     {
         $zone = $request->zone();
         $until = (string) $request->validated('then');
-        [$at, $then] = [$this->moment($shelf, (string) $request->validated('when'), $zone), $until === '' || mb_strtolower(trim($until)) === 'now' ? null : $this->moment($shelf, $until, $zone)];
-        $unread = array_filter([$at === null ? $request->validated('when') : null, $then === null && $until !== '' && mb_strtolower(trim($until)) !== 'now' ? $until : null]);
+        [$at, $then] = [
+            $this->moment($shelf, (string) $request->validated('when'), $zone),
+            $until === '' || mb_strtolower(trim($until)) === 'now' ? null : $this->moment($shelf, $until, $zone),
+        ];
+        $unread = array_filter([
+            $at === null ? $request->validated('when') : null,
+            $then === null && $until !== '' && mb_strtolower(trim($until)) !== 'now' ? $until : null,
+        ]);
         if ($unread !== []) {
-            return redirect()->route('day', array_filter(['shelf' => $shelf, 'at' => $request->validated('at')]))->withErrors(['when' => __('day.not_a_time', ['text' => (string) reset($unread)])])->withInput();
+            return redirect()
+                ->route('day', array_filter(['shelf' => $shelf, 'at' => $request->validated('at')]))
+                ->withErrors(['when' => __('day.not_a_time', ['text' => (string) reset($unread)])])
+                ->withInput();
         }
 
         return $this->back($shelf, $at ?? now()->toImmutable(), $then);
@@ -83,11 +101,21 @@ final class DayController extends Controller
     {
         $name = When::milestone($text);
 
-        return When::read($text, $zone, now()->toImmutable()) ?? ($name === '' ? null : ShelfMilestone::query()->where('shelf_id', $shelf->id)->whereRaw("name LIKE ? ESCAPE '\\'", [$name])->orderByDesc('at')->first()?->at);
+        return When::read($text, $zone, now()->toImmutable())
+            ?? ($name === ''
+                ? null
+                : ShelfMilestone::query()
+                    ->where('shelf_id', $shelf->id)
+                    ->whereRaw("name LIKE ? ESCAPE '\\'", [$name])
+                    ->orderByDesc('at')
+                    ->first()?->at);
     }
 
     private function back(Shelf $shelf, CarbonImmutable $moment, ?CarbonImmutable $until = null): RedirectResponse
     {
-        return redirect()->route('day', array_filter(['shelf' => $shelf, 'at' => Clock::stamp($moment), 'until' => $until === null ? null : Clock::stamp($until)]));
+        return redirect()->route(
+            'day',
+            array_filter(['shelf' => $shelf, 'at' => Clock::stamp($moment), 'until' => $until === null ? null : Clock::stamp($until)]),
+        );
     }
 }

@@ -36,7 +36,9 @@ final class DayRequest extends ShelfRequest
     {
         $until = $this->at('until');
 
-        return $until === null || $until->greaterThan(CarbonImmutable::now()->subMinute()) || $until->lessThanOrEqualTo($this->moment()) ? null : $until;
+        return $until === null || $until->greaterThan(CarbonImmutable::now()->subMinute()) || $until->lessThanOrEqualTo($this->moment())
+            ? null
+            : $until;
     }
 
     private function at(string $name): ?CarbonImmutable

@@ -57,7 +57,12 @@ final class ReturnController extends Controller
         }
         $return = $bring->handle($shelf, $this->person($request), $request->moment(), $restored, $found, $removed);
 
-        return $return === null ? $this->again($request, $shelf, __('day.moved_on')) : $this->day($request, $shelf)->with('said', trans_choice('day.returned', count($return->items()), ['count' => (string) count($return->items())]));
+        return $return === null
+            ? $this->again($request, $shelf, __('day.moved_on'))
+            : $this->day($request, $shelf)->with(
+                'said',
+                trans_choice('day.returned', count($return->items()), ['count' => (string) count($return->items())]),
+            );
     }
 
     public function undo(Request $request, Shelf $shelf, ShelfReturn $return, BringShelfBack $bring): RedirectResponse
@@ -75,7 +80,9 @@ final class ReturnController extends Controller
 
     private function again(ReturnRequest $request, Shelf $shelf, string $why): RedirectResponse
     {
-        return redirect()->route('day.back', [$shelf, 'at' => $request->validated('at'), 'items' => array_keys($request->validated('of') ?? [])])->withErrors(['items' => $why]);
+        return redirect()
+            ->route('day.back', [$shelf, 'at' => $request->validated('at'), 'items' => array_keys($request->validated('of') ?? [])])
+            ->withErrors(['items' => $why]);
     }
 
     private function day(ReturnRequest $request, Shelf $shelf): RedirectResponse

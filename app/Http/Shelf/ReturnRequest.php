@@ -44,7 +44,11 @@ final class ReturnRequest extends ShelfRequest
         $wanted = [];
         foreach ($this->validated('of') ?? [] as $key => $of) {
             if (($of['on'] ?? null) === '1') {
-                $wanted[(string) $key] = ['seen' => (int) $of['seen'], 'lost' => $of['lost'] === '1', 'pick' => array_values(array_map(intval(...), $of['pick'] ?? []))];
+                $wanted[(string) $key] = [
+                    'seen' => (int) $of['seen'],
+                    'lost' => $of['lost'] === '1',
+                    'pick' => array_values(array_map(intval(...), $of['pick'] ?? [])),
+                ];
             }
         }
 

@@ -40,7 +40,12 @@ final class ShelfController extends Controller
             'shelf' => $shelf,
             'offered' => Offered::pages($shelf),
             'view' => new ShelfView($shelf, $this->person($request), $request->asked(), $phrases),
-            'held' => HeldEdit::query()->waitingFor($this->person($request))->whereIn('item_id', Item::query()->standing()->where('shelf_id', $shelf->id)->select('id'))->with('item', 'met', 'user')->orderBy('id')->get(),
+            'held' => HeldEdit::query()
+                ->waitingFor($this->person($request))
+                ->whereIn('item_id', Item::query()->standing()->where('shelf_id', $shelf->id)->select('id'))
+                ->with('item', 'met', 'user')
+                ->orderBy('id')
+                ->get(),
         ]);
     }
 
@@ -62,7 +67,15 @@ final class ShelfController extends Controller
         $note = LeftOutWords::note($content->left ?? []);
 
         $besides = $content === null || ($content->tracked === [] && $content->said === []) ? null : $content;
-        $item = $make->handle($shelf, $this->person($request), $kind, $title === '' ? __("item.untitled.{$kind}") : $title, content: self::handedOver($content), keepIds: Rooms::of($kind, Making::class)::KEEPS_IDS || $besides?->hasIds === true, note: $note);
+        $item = $make->handle(
+            $shelf,
+            $this->person($request),
+            $kind,
+            $title === '' ? __("item.untitled.{$kind}") : $title,
+            content: self::handedOver($content),
+            keepIds: Rooms::of($kind, Making::class)::KEEPS_IDS || $besides?->hasIds === true,
+            note: $note,
+        );
         [$people] = $besides === null ? [0] : $tracked->handle($item, $this->person($request), $besides);
 
         return redirect()->route('item', $item)->with($people === 0 ? [] : ['said' => trans_choice('proposing.brought', $people)]);

@@ -22,14 +22,24 @@ final class WorkController extends Controller
         $this->own($request, $task);
         $answer = $task->response ?? [];
         if ($task->state === 'done' && isset($answer['to'])) {
-            return redirect()->to($answer['to'])->with(array_filter(['said' => $answer['said'] ?? null]))->withErrors($answer['errors'] ?? []);
+            return redirect()
+                ->to($answer['to'])
+                ->with(array_filter(['said' => $answer['said'] ?? null]))
+                ->withErrors($answer['errors'] ?? []);
         }
         if ($task->state === 'done' && isset($answer['page'])) {
-            return is_file($answer['page']) ? response(str_replace($answer['token'] ?? '-', (string) csrf_token(), (string) file_get_contents($answer['page']))) : abort(410, (string) __('work.gone'));
+            return is_file($answer['page'])
+                ? response(str_replace($answer['token'] ?? '-', (string) csrf_token(), (string) file_get_contents($answer['page'])))
+                : abort(410, (string) __('work.gone'));
         }
         $waits = in_array($task->state, ['waiting', 'working'], true);
 
-        return response()->view('work', ['task' => $task, 'before' => $task->state === 'waiting' ? Task::query()->underWay()->where('id', '<', $task->id)->count() : 0], 200, $waits ? ['Refresh' => '2'] : []);
+        return response()->view(
+            'work',
+            ['task' => $task, 'before' => $task->state === 'waiting' ? Task::query()->underWay()->where('id', '<', $task->id)->count() : 0],
+            200,
+            $waits ? ['Refresh' => '2'] : [],
+        );
     }
 
     public function file(Request $request, Task $task): BinaryFileResponse
@@ -38,7 +48,10 @@ final class WorkController extends Controller
         $file = $task->response['file'] ?? abort(404);
         is_file($file['path']) || abort(410, (string) __('work.gone'));
 
-        return response()->download($file['path'], $file['name'], ['Content-Type' => $file['type'], 'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; sandbox"]);
+        return response()->download($file['path'], $file['name'], [
+            'Content-Type' => $file['type'],
+            'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; sandbox",
+        ]);
     }
 
     private function own(Request $request, Task $task): void

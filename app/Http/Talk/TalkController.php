@@ -32,7 +32,12 @@ final class TalkController extends Controller
     {
         $thread = $begin->handle($item, $this->person($request), $request->about(), trim((string) $request->validated('text')));
         if ($thread === null) {
-            return $request->expectsJson() ? response()->json(['message' => __('talk.gone')], 422) : redirect()->back(fallback: route('talk', $item))->withErrors(['text' => __('talk.gone')])->withInput();
+            return $request->expectsJson()
+                ? response()->json(['message' => __('talk.gone')], 422)
+                : redirect()
+                    ->back(fallback: route('talk', $item))
+                    ->withErrors(['text' => __('talk.gone')])
+                    ->withInput();
         }
 
         return $this->said($request, $item, $thread, 'talk.said');
@@ -42,18 +47,42 @@ final class TalkController extends Controller
     {
         abort_if($thread->item_id !== $item->id, 404);
         $deed = $request->deed();
-        $of = ! $deed->isOfOne() ? null : Comment::query()->where(['thread_id' => $thread->id, 'user_id' => $this->person($request)->id, 'deed' => CommentDeed::Said])->whereKey((int) $request->validated('of'))->first() ?? abort(404);
-        $done = $add->handle($thread->setRelation('item', $item), $this->person($request), $deed, trim((string) $request->validated('text')), $of);
+        $of = ! $deed->isOfOne()
+            ? null
+            : Comment::query()
+                    ->where(['thread_id' => $thread->id, 'user_id' => $this->person($request)->id, 'deed' => CommentDeed::Said])
+                    ->whereKey((int) $request->validated('of'))
+                    ->first() ?? abort(404);
+        $done = $add->handle(
+            $thread->setRelation('item', $item),
+            $this->person($request),
+            $deed,
+            trim((string) $request->validated('text')),
+            $of,
+        );
 
-        return $this->said($request, $item, $thread, $done === null ? 'talk.nothing_to_do' : match ($deed) {
-            CommentDeed::Said => 'talk.answered', CommentDeed::Edited => 'talk.now_edited', CommentDeed::Withdrew => 'talk.now_withdrawn', CommentDeed::Settled => 'talk.now_settled', CommentDeed::Reopened => 'talk.now_open',
-        });
+        return $this->said(
+            $request,
+            $item,
+            $thread,
+            $done === null
+                ? 'talk.nothing_to_do'
+                : match ($deed) {
+                    CommentDeed::Said => 'talk.answered',
+                    CommentDeed::Edited => 'talk.now_edited',
+                    CommentDeed::Withdrew => 'talk.now_withdrawn',
+                    CommentDeed::Settled => 'talk.now_settled',
+                    CommentDeed::Reopened => 'talk.now_open',
+                },
+        );
     }
 
     private function said(Request $request, Item $item, Thread $thread, string $words): RedirectResponse|JsonResponse
     {
         $back = redirect()->back(fallback: route('talk', $item));
 
-        return $request->expectsJson() ? response()->json(['said' => __($words), 'thread' => $thread->key]) : $back->withFragment("thread-{$thread->key}")->with('said', __($words));
+        return $request->expectsJson()
+            ? response()->json(['said' => __($words), 'thread' => $thread->key])
+            : $back->withFragment("thread-{$thread->key}")->with('said', __($words));
     }
 }

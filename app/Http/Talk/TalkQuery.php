@@ -15,8 +15,15 @@ final class TalkQuery extends ItemRequest
     public function rules(): array
     {
         return [
-            'show' => ['nullable', 'in:open,settled,waiting,all'], 'by' => ['nullable', 'integer', 'min:1'], 'at' => ['nullable', 'integer', 'min:1'], 'since' => ['nullable', 'integer', 'min:1'], 'piece' => ['sometimes', 'boolean'], 'thread' => ['nullable', 'string', 'regex:/^[a-z0-9]{12}$/'],
-            'part' => ['nullable', 'string', 'max:24', 'regex:/^[A-Za-z0-9_-]*$/'], 'field' => ['nullable', 'string', 'max:24', 'regex:/^[A-Za-z0-9_-]*$/'], 'version' => ['nullable', 'integer', 'min:1'],
+            'show' => ['nullable', 'in:open,settled,waiting,all'],
+            'by' => ['nullable', 'integer', 'min:1'],
+            'at' => ['nullable', 'integer', 'min:1'],
+            'since' => ['nullable', 'integer', 'min:1'],
+            'piece' => ['sometimes', 'boolean'],
+            'thread' => ['nullable', 'string', 'regex:/^[a-z0-9]{12}$/'],
+            'part' => ['nullable', 'string', 'max:24', 'regex:/^[A-Za-z0-9_-]*$/'],
+            'field' => ['nullable', 'string', 'max:24', 'regex:/^[A-Za-z0-9_-]*$/'],
+            'version' => ['nullable', 'integer', 'min:1'],
             'parts' => ['nullable', 'string', 'max:12000', 'regex:~^[A-Za-z0-9_/,-]*$~'],
         ];
     }

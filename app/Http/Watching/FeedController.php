@@ -48,7 +48,13 @@ final class FeedController extends Controller
 
         $feed = new Atom((string) $item->live?->title, route('read', $address));
         foreach ($states->all->reverse()->take(Changes::MOST) as $each) {
-            $feed->add($states->address($each), (string) __('watching.state', ['title' => $each->title]), Mementos::at($each), null, $states->address($each));
+            $feed->add(
+                $states->address($each),
+                (string) __('watching.state', ['title' => $each->title]),
+                Mementos::at($each),
+                null,
+                $states->address($each),
+            );
         }
 
         return $this->answer($feed);
@@ -69,7 +75,13 @@ final class FeedController extends Controller
         $feed = new Atom($title, $link);
         foreach ($changes as $change) {
             $id = route('item', $change->item->key).'#'.$change->version->number;
-            $feed->add($id, "{$change->item->title}: {$change->said}", $change->version->saved_at, $change->version->user->name, $change->address());
+            $feed->add(
+                $id,
+                "{$change->item->title}: {$change->said}",
+                $change->version->saved_at,
+                $change->version->user->name,
+                $change->address(),
+            );
         }
 
         return $this->answer($feed);

@@ -22,7 +22,12 @@ final class WatchController extends Controller
         Gate::authorize('view', $item);
         $person = $this->person($request);
 
-        return view('watch', ['item' => $item, 'how' => Watch::how($person, $item), 'shelf' => Watch::how($person, $item->shelf), 'feed' => $person->feed_key === null ? null : route('feed.item', [$person->feed_key, $item->key])]);
+        return view('watch', [
+            'item' => $item,
+            'how' => Watch::how($person, $item),
+            'shelf' => Watch::how($person, $item->shelf),
+            'feed' => $person->feed_key === null ? null : route('feed.item', [$person->feed_key, $item->key]),
+        ]);
     }
 
     public function item(WatchRequest $request, Item $item): RedirectResponse

@@ -29,6 +29,10 @@ final class AnswerProposalRequest extends ItemRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['answer' => ['required', 'in:accepted,declined,withdrawn'], 'seen' => ['required', 'integer', 'min:1', 'max:999999999'], 'word' => ['nullable', 'string', 'max:'.config('attic.note')]];
+        return [
+            'answer' => ['required', 'in:accepted,declined,withdrawn'],
+            'seen' => ['required', 'integer', 'min:1', 'max:999999999'],
+            'word' => ['nullable', 'string', 'max:'.config('attic.note')],
+        ];
     }
 }

@@ -29,9 +29,20 @@ final class FieldsController extends Controller
         $sent = $request->validated();
         abort_unless($handed->has($item, $sent['base']), 409);
         $kind = Kinds::named($item->kind);
-        $content = (new PartFields($kind, $states->tree($sent['base'])))->read($sent['parts'] ?? [], $sent['gone'] ?? [], $sent['add'] ?? '', MakeItem::partId());
+        $content = (new PartFields($kind, $states->tree($sent['base'])))->read(
+            $sent['parts'] ?? [],
+            $sent['gone'] ?? [],
+            $sent['add'] ?? '',
+            MakeItem::partId(),
+        );
         $reading = $kind->read($content, Limits::for($kind));
-        $saved = $reading->tree === null ? new Unfit($reading->problems) : $save->handle($item, $this->person($request), new Sent($sent['base'], $reading->tree, 'fields-'.Str::random(8).'.1', keep: true));
+        $saved = $reading->tree === null
+            ? new Unfit($reading->problems)
+            : $save->handle(
+                $item,
+                $this->person($request),
+                new Sent($sent['base'], $reading->tree, 'fields-'.Str::random(8).'.1', keep: true),
+            );
 
         return $saved instanceof Saved
             ? redirect()->route('item', $item)->with('said', __('fields.saved', ['number' => (string) $saved->version->number]))

@@ -16,8 +16,11 @@ final class FieldsRequest extends ItemRequest
     {
         return [
             'base' => ['required', 'string', 'regex:/^[0-9a-f]{40}$/'],
-            'parts' => ['nullable', 'array', 'max:2000'], 'parts.*' => ['array', 'max:40'], 'parts.*.*' => ['nullable', 'string', 'max:200000'],
-            'gone' => ['nullable', 'array', 'max:2000'], 'gone.*' => ['string', 'max:24'],
+            'parts' => ['nullable', 'array', 'max:2000'],
+            'parts.*' => ['array', 'max:40'],
+            'parts.*.*' => ['nullable', 'string', 'max:200000'],
+            'gone' => ['nullable', 'array', 'max:2000'],
+            'gone.*' => ['string', 'max:24'],
             'add' => ['nullable', 'string', 'max:60', 'regex:#^[a-z_]+/[A-Za-z0-9_-]*$#'],
         ];
     }

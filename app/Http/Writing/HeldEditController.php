@@ -25,7 +25,13 @@ final class HeldEditController extends Controller
         Gate::authorize('settle', [$item, $held]);
 
         return $held->settled_at === null
-            ? view('settle', ['item' => $item, 'past' => $item->room(Past::class), 'held' => $held->loadMissing('user', 'met'), 'own' => $held->user_id === $this->person($request)->id, 'view' => new HeldEditView($held, $this->person($request), $states)])
+            ? view('settle', [
+                'item' => $item,
+                'past' => $item->room(Past::class),
+                'held' => $held->loadMissing('user', 'met'),
+                'own' => $held->user_id === $this->person($request)->id,
+                'view' => new HeldEditView($held, $this->person($request), $states),
+            ])
             : redirect()->route('item', $item)->with('said', __('item.settled_already'));
     }
 
@@ -36,11 +42,17 @@ final class HeldEditController extends Controller
         }
         $sent = $request->validated();
         try {
-            $saved = $settle->handle($held, $this->person($request), Choice::from($sent['choice']), isset($sent['third']) ? str_replace("\r\n", "\n", (string) $sent['third']) : null);
+            $saved = $settle->handle(
+                $held,
+                $this->person($request),
+                Choice::from($sent['choice']),
+                isset($sent['third']) ? str_replace("\r\n", "\n", (string) $sent['third']) : null,
+            );
         } catch (DomainException) {
             return redirect()->route('item', $item)->with('said', __('item.settled_already'));
         }
 
-        return ($saved === null ? null : $this->waiting($item, $saved->version)) ?? redirect()->route('item', $item)->with('said', __($saved !== null && $saved->held !== [] ? 'item.met_again' : 'item.settled'));
+        return ($saved === null ? null : $this->waiting($item, $saved->version))
+            ?? redirect()->route('item', $item)->with('said', __($saved !== null && $saved->held !== [] ? 'item.met_again' : 'item.settled'));
     }
 }

@@ -19,7 +19,10 @@ use Illuminate\Support\Str;
 /** What goes on with an item while it is open: what is newest, and who else is here. */
 final class LiveController extends Controller
 {
-    /** Asked by an open window when `public/live.php` told it that something moved, and every two minutes; every two seconds where a place can not be asked shortly. */
+    /**
+     * Asked by an open window when `public/live.php` told it that something moved, and every two minutes; every two seconds where a place
+     * can not be asked shortly.
+     */
     public function __invoke(LiveRequest $request, Item $item, Phrases $phrases): JsonResponse
     {
         $sent = $request->validated();
@@ -38,9 +41,17 @@ final class LiveController extends Controller
             'title' => $item->title,
             'held' => HeldEdit::query()->waitingFor($user)->where('item_id', $item->id)->count(),
             'talk' => $item->talked,
-            'people' => $people->map(fn (User $other) => ['name' => $other->firstName(), 'monogram' => $other->monogram(), 'colour' => $other->colour, 'part' => $others->get($other->id)?->part]),
+            'people' => $people->map(
+                fn (User $other) => [
+                    'name' => $other->firstName(),
+                    'monogram' => $other->monogram(),
+                    'colour' => $other->colour,
+                    'part' => $others->get($other->id)?->part,
+                ],
+            ),
             ...$item->room(Desk::class)->news($item),
-            'shortly' => '/live.php?'.http_build_query(['item' => $item->id, 'client' => $sent['client'], 'ticket' => $ticket, 'news' => $news]),
+            'shortly'
+                => '/live.php?'.http_build_query(['item' => $item->id, 'client' => $sent['client'], 'ticket' => $ticket, 'news' => $news]),
             ...$this->lastChange($request, $item, $phrases),
         ]);
     }
@@ -51,7 +62,11 @@ final class LiveController extends Controller
         if ($request->query('root') === $item->root) {
             return [];
         }
-        $newest = Version::query()->with('user')->where(['item_id' => $item->id, 'number' => $item->head])->firstOrFail()->setRelation('item', $item->load('origin.item'));
+        $newest = Version::query()
+            ->with('user')
+            ->where(['item_id' => $item->id, 'number' => $item->head])
+            ->firstOrFail()
+            ->setRelation('item', $item->load('origin.item'));
 
         return ['by' => $newest->user->firstName(), 'sentence' => $phrases->version($newest)];
     }

@@ -14,6 +14,10 @@ final class LiveRequest extends ItemRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['client' => ['required', 'string', 'max:40'], 'part' => ['nullable', 'string', 'max:49'], 'root' => ['nullable', 'string', 'max:40']];
+        return [
+            'client' => ['required', 'string', 'max:40'],
+            'part' => ['nullable', 'string', 'max:49'],
+            'root' => ['nullable', 'string', 'max:40'],
+        ];
     }
 }

@@ -23,8 +23,14 @@ use Illuminate\Support\Facades\Gate;
 /** One change that waits for a yes, or was answered. */
 final class ProposalController extends Controller
 {
-    public function show(Request $request, Item $item, Proposal $proposal, States $states, Proposed $proposed, Phrases $phrases): View|RedirectResponse
-    {
+    public function show(
+        Request $request,
+        Item $item,
+        Proposal $proposal,
+        States $states,
+        Proposed $proposed,
+        Phrases $phrases,
+    ): View|RedirectResponse {
         Gate::authorize('seeProposal', [$item, $proposal]);
         if ($proposal->line_id !== null) {
             return redirect()->route('proposals', [$item, 'of' => $proposal->id]);
@@ -34,7 +40,13 @@ final class ProposalController extends Controller
             $proposal->update(['told_at' => now()]);
         }
 
-        return view('proposal', ['item' => $item, 'proposal' => $proposal, 'waits' => $proposal->state === ProposalState::Waiting, 'view' => new ProposalView($proposal->load('user', 'decider'), $states, $proposed, $phrases), 'isOwn' => $proposal->user_id === $this->person($request)->id]);
+        return view('proposal', [
+            'item' => $item,
+            'proposal' => $proposal,
+            'waits' => $proposal->state === ProposalState::Waiting,
+            'view' => new ProposalView($proposal->load('user', 'decider'), $states, $proposed, $phrases),
+            'isOwn' => $proposal->user_id === $this->person($request)->id,
+        ]);
     }
 
     public function answer(AnswerProposalRequest $request, Item $item, Proposal $proposal, AnswerProposal $answer): RedirectResponse
@@ -43,21 +55,44 @@ final class ProposalController extends Controller
         $state = ProposalState::from($sent['answer']);
         $word = trim((string) ($sent['word'] ?? ''));
         if ($state === ProposalState::Declined && $word === '') {
-            return redirect()->route('proposal', [$item, $proposal])->withErrors(['word' => __('publishing.refuse_needs_note', ['asker' => $proposal->user->firstName()])]);
+            return redirect()
+                ->route('proposal', [$item, $proposal])
+                ->withErrors(['word' => __('publishing.refuse_needs_note', ['asker' => $proposal->user->firstName()])]);
         }
         if (! $answer->handle($proposal, $this->person($request), $state, $word === '' ? null : $word, (int) $sent['seen'])) {
-            return redirect()->route('proposal', [$item, $proposal])->withErrors(['answer' => __($proposal->state === ProposalState::Waiting ? 'agreeing.moved_on' : 'agreeing.too_late')]);
+            return redirect()
+                ->route('proposal', [$item, $proposal])
+                ->withErrors(['answer' => __($proposal->state === ProposalState::Waiting ? 'agreeing.moved_on' : 'agreeing.too_late')]);
         }
 
-        return redirect()->route('item', $item)->with('said', __("agreeing.answered.{$state->value}", ['number' => (string) $item->refresh()->head, 'asker' => $proposal->user->firstName()]));
+        return redirect()
+            ->route('item', $item)
+            ->with(
+                'said',
+                __("agreeing.answered.{$state->value}", [
+                    'number' => (string) $item->refresh()->head,
+                    'asker' => $proposal->user->firstName(),
+                ]),
+            );
     }
 
     /** Proposes once more what was declined or taken back. */
-    public function again(Request $request, Item $item, Proposal $proposal, Proposed $proposed, States $states, Propose $propose): RedirectResponse
-    {
+    public function again(
+        Request $request,
+        Item $item,
+        Proposal $proposal,
+        Proposed $proposed,
+        States $states,
+        Propose $propose,
+    ): RedirectResponse {
         Gate::authorize('seeProposal', [$item, $proposal]);
         Gate::authorize('write', $item);
-        abort_unless($proposal->user_id === $this->person($request)->id && in_array($proposal->state, [ProposalState::Declined, ProposalState::Withdrawn], true) && $item->shelf->wantsYesOf($this->person($request), $item), 403);
+        abort_unless(
+            $proposal->user_id === $this->person($request)->id
+                && in_array($proposal->state, [ProposalState::Declined, ProposalState::Withdrawn], true)
+                && $item->shelf->wantsYesOf($this->person($request), $item),
+            403,
+        );
         $again = DB::transaction(function () use ($item, $proposal, $proposed, $states, $propose): ?Proposal {
             $now = $states->tree($item->refresh()->root);
             $root = $states->keepChanged($item->root, $now, $proposed->onto($proposal, $now)->tree);

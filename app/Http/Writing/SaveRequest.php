@@ -14,8 +14,9 @@ use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\Limits;
 
 /**
- * A state to be saved, read from the raw body: the framework's trimming would alter people's text.
- * `{base, from?, client, content | edits, keep?, note?, of?}`, `from` being the number of the version that the window had last, `of` that of the version that the note is on; every problem of the content comes back with its path.
+ * A state to be saved, read from the raw body: the framework's trimming would alter people's text. `{base, from?, client, content | edits,
+ * keep?, note?, of?}`, `from` being the number of the version that the window had last, `of` that of the version that the note is on; every
+ * problem of the content comes back with its path.
  */
 final class SaveRequest extends FormRequest
 {
@@ -34,8 +35,13 @@ final class SaveRequest extends FormRequest
     {
         $body = $this->body($item);
         $note = $body['note'] ?? null;
-        if (! is_string($body['base'] ?? null) || ! is_string($body['client'] ?? null) || strlen($body['client']) > 60
-            || preg_match('/^[0-9a-f]{40}$/', $body['base']) !== 1 || ! ($note === null || (is_string($note) && mb_strlen($note) <= config('attic.note')))) {
+        if (
+            ! is_string($body['base'] ?? null)
+            || ! is_string($body['client'] ?? null)
+            || strlen($body['client']) > 60
+            || preg_match('/^[0-9a-f]{40}$/', $body['base']) !== 1
+            || ! ($note === null || (is_string($note) && mb_strlen($note) <= config('attic.note')))
+        ) {
             $this->fail(422, [new Problem('not_json', '')]);
         }
         $note = $note === null || trim($note) === '' ? null : trim($note);
@@ -43,10 +49,26 @@ final class SaveRequest extends FormRequest
         if (isset($body['edits'])) {
             Kinds::named($item->kind)->grid() !== null || $this->fail(422, [new Problem('not_json', '')]);
 
-            return new Sent($body['base'], null, $body['client'], ($body['keep'] ?? false) === true, $note, edits: $body['edits'], noteOf: $of);
+            return new Sent(
+                $body['base'],
+                null,
+                $body['client'],
+                ($body['keep'] ?? false) === true,
+                $note,
+                edits: $body['edits'],
+                noteOf: $of,
+            );
         }
 
-        return new Sent($body['base'], $this->tree($item), $body['client'], ($body['keep'] ?? false) === true, $note, from: is_int($body['from'] ?? null) ? $body['from'] : null, noteOf: $of);
+        return new Sent(
+            $body['base'],
+            $this->tree($item),
+            $body['client'],
+            ($body['keep'] ?? false) === true,
+            $note,
+            from: is_int($body['from'] ?? null) ? $body['from'] : null,
+            noteOf: $of,
+        );
     }
 
     /** The content alone. */
@@ -83,7 +105,9 @@ final class SaveRequest extends FormRequest
                 $wanted[$chunk] = "parts.{$position}.fields.chunk";
             }
         }
-        $missing = $wanted === [] ? [] : array_diff_key($wanted, array_flip($item->pictures()->whereIn('chunk', array_keys($wanted))->pluck('chunk')->all()));
+        $missing = $wanted === []
+            ? []
+            : array_diff_key($wanted, array_flip($item->pictures()->whereIn('chunk', array_keys($wanted))->pluck('chunk')->all()));
         if ($missing !== []) {
             $this->fail(422, array_map(fn (string $path) => new Problem('no_such_picture', $path), array_values($missing)));
         }

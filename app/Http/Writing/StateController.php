@@ -36,12 +36,15 @@ final class StateController extends Controller
         $known = $row !== null && is_string($since) && $handed->has($item, $since);
 
         if ($known) {
-            $edits = Edits::in($states->compare($since, $item->root), $row) ?? Edits::between($states->tree($since), $states->tree($item->root), $row);
+            $edits = Edits::in($states->compare($since, $item->root), $row)
+            ?? Edits::between($states->tree($since), $states->tree($item->root), $row);
 
             return response()->json(['root' => $item->root, 'number' => $item->head, 'edits' => $edits]);
         }
 
-        return response("{\"root\":\"{$item->root}\",\"number\":{$item->head},\"content\":{$states->json($item->root)}}", 200, ['Content-Type' => 'application/json']);
+        return response("{\"root\":\"{$item->root}\",\"number\":{$item->head},\"content\":{$states->json($item->root)}}", 200, [
+            'Content-Type' => 'application/json',
+        ]);
     }
 
     public function save(SaveRequest $request, Item $item, SaveState $save): JsonResponse
@@ -54,7 +57,13 @@ final class StateController extends Controller
             $request->fail(422, $saved->problems === [] ? [new Problem('not_json', '')] : $saved->problems);
         }
         if ($saved instanceof UnknownBase) {
-            return response()->json(['message' => __('problems.unknown_base'), 'problems' => [['code' => 'unknown_base', 'path' => 'base', 'text' => __('problems.unknown_base')]]], 409);
+            return response()->json(
+                [
+                    'message' => __('problems.unknown_base'),
+                    'problems' => [['code' => 'unknown_base', 'path' => 'base', 'text' => __('problems.unknown_base')]],
+                ],
+                409,
+            );
         }
 
         Presence::stands($item, $sent->client, $saved->root);

@@ -48,20 +48,35 @@ final class DatasetColumns
         return Records::kept($head['fields'], $head['count'], fn (string $field): array => $this->column($root, $field));
     }
 
-    /** @return array{fields: list<Part>, count: int, used_at: string}|null null when there is nothing of that state, or what another release made of it */
+    /**
+     * @return array{fields: list<Part>, count: int, used_at: string}|null null when there is nothing of that state, or what another release
+     *     made of it
+     */
     private function head(string $root): ?array
     {
         $row = DB::table('dataset_columns')->where(['root' => $root, 'field' => ''])->first();
         /** @var array{fields: list<string>, count: int, by?: string}|null $head */
         $head = $row === null ? null : json_decode((string) $row->content, true, flags: JSON_THROW_ON_ERROR);
 
-        return $row === null || $head === null || ($head['by'] ?? '') !== self::maker() ? null : ['fields' => array_map(Part::fromRecord(...), $head['fields']), 'count' => $head['count'], 'used_at' => (string) $row->used_at];
+        return $row === null || $head === null || ($head['by'] ?? '') !== self::maker()
+            ? null
+            : [
+                'fields' => array_map(Part::fromRecord(...), $head['fields']),
+                'count' => $head['count'],
+                'used_at' => (string) $row->used_at,
+            ];
     }
 
     /** @return array{list<mixed>, array<int, mixed>} see {@see Records::kept} */
     private function column(string $root, string $field): array
     {
-        $kept = json_decode((string) DB::table('dataset_columns')->where(['root' => $root, 'field' => $field])->value('content'), true, flags: JSON_THROW_ON_ERROR);
+        $kept = json_decode(
+            (string) DB::table('dataset_columns')
+                ->where(['root' => $root, 'field' => $field])
+                ->value('content'),
+            true,
+            flags: JSON_THROW_ON_ERROR,
+        );
 
         return [$kept[0], $kept[1]];
     }
@@ -69,8 +84,17 @@ final class DatasetColumns
     /** The columns of the version before, with what a few changes made of them; null when it takes reading all of it. */
     private function changed(string $root): ?Records
     {
-        $version = Version::query()->where('root', $root)->orderByDesc('id')->first(['item_id', 'number']);
-        $before = $version === null ? null : Version::query()->where('item_id', $version->item_id)->where('number', '<', $version->number)->orderByDesc('number')->value('root');
+        $version = Version::query()
+            ->where('root', $root)
+            ->orderByDesc('id')
+            ->first(['item_id', 'number']);
+        $before = $version === null
+            ? null
+            : Version::query()
+                ->where('item_id', $version->item_id)
+                ->where('number', '<', $version->number)
+                ->orderByDesc('number')
+                ->value('root');
         $head = is_string($before) ? $this->head($before) : null;
         if (! is_string($before) || $head === null) {
             return null;
@@ -156,12 +180,23 @@ final class DatasetColumns
      */
     private function keepHead(string $root, array $fields, int $count): void
     {
-        $this->put($root, '', json_encode(['fields' => array_map(fn (Part $field) => $field->record(), $fields), 'count' => $count, 'by' => self::maker()], self::JSON));
+        $this->put(
+            $root,
+            '',
+            json_encode(
+                ['fields' => array_map(fn (Part $field) => $field->record(), $fields), 'count' => $count, 'by' => self::maker()],
+                self::JSON,
+            ),
+        );
     }
 
     private function put(string $root, string $field, string $content): void
     {
-        DB::table('dataset_columns')->upsert(['root' => $root, 'field' => $field, 'content' => $content, 'used_at' => now()->format('Y-m-d H:i:s')], ['root', 'field'], ['content', 'used_at']);
+        DB::table('dataset_columns')->upsert(
+            ['root' => $root, 'field' => $field, 'content' => $content, 'used_at' => now()->format('Y-m-d H:i:s')],
+            ['root', 'field'],
+            ['content', 'used_at'],
+        );
     }
 
     /** What another release calculated may differ. */
@@ -169,6 +204,14 @@ final class DatasetColumns
     {
         static $maker = null;
 
-        return $maker ??= md5(implode('', array_map(file_get_contents(...), [__FILE__, ...(glob(base_path('core/Calculate/Data/{Expression*,Records}.php'), GLOB_BRACE) ?: [])])));
+        return $maker ??= md5(
+            implode(
+                '',
+                array_map(file_get_contents(...), [
+                    __FILE__,
+                    ...glob(base_path('core/Calculate/Data/{Expression*,Records}.php'), GLOB_BRACE) ?: [],
+                ]),
+            ),
+        );
     }
 }

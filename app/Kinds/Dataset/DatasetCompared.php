@@ -60,7 +60,11 @@ final class DatasetCompared
             }
         }
         $same = 0;
-        foreach ($was ? array_map(fn (Part $part) => new MarkedPart(null, $part, $part, false, null, []), $this->old->parts) : $comparison->layout() as $marked) {
+        foreach (
+            $was
+                ? array_map(fn (Part $part) => new MarkedPart(null, $part, $part, false, null, []), $this->old->parts)
+                : $comparison->layout() as $marked
+        ) {
             if ($marked->part->role === 'field') {
                 $this->fields[] = $marked;
             } elseif (! $was && ! $all && $this->state($marked) === 'same') {
@@ -79,7 +83,9 @@ final class DatasetCompared
             $this->lines[] = $same;
         }
         if (! $was && ! $all) {
-            $fields = array_values(array_filter($this->fields, fn (MarkedPart $field, int $at) => $at === 0 || $this->differs($field), ARRAY_FILTER_USE_BOTH));
+            $fields = array_values(
+                array_filter($this->fields, fn (MarkedPart $field, int $at) => $at === 0 || $this->differs($field), ARRAY_FILTER_USE_BOTH),
+            );
             [$this->fields, $this->same] = [$fields, count($this->fields) - count($fields)];
         }
     }
@@ -105,13 +111,17 @@ final class DatasetCompared
     /** @return array<string, int> */
     private static function rows(PartTree $tree): array
     {
-        return array_flip(array_values(array_map(fn (Part $part) => $part->id, array_filter($tree->parts, fn (Part $part) => $part->role === 'record'))));
+        return array_flip(
+            array_values(array_map(fn (Part $part) => $part->id, array_filter($tree->parts, fn (Part $part) => $part->role === 'record'))),
+        );
     }
 
     /** added, removed, moved, edited or same. */
     public function state(MarkedPart $marked): string
     {
-        return $this->was ? 'same' : $marked->state->value ?? ($marked->movedFrom !== null ? 'moved' : ($marked->edited ? 'edited' : 'same'));
+        return $this->was
+            ? 'same'
+            : $marked->state->value ?? ($marked->movedFrom !== null ? 'moved' : ($marked->edited ? 'edited' : 'same'));
     }
 
     /** @return array{string, string} what a record held in a field, and what it holds */
@@ -131,7 +141,10 @@ final class DatasetCompared
         }
         $is = DatasetView::cell($record->part->fields[$field] ?? null);
 
-        return [$record->before === null || $record->state !== null ? $is : DatasetView::cell($record->before->fields[$field] ?? null), $is];
+        return [
+            $record->before === null || $record->state !== null ? $is : DatasetView::cell($record->before->fields[$field] ?? null),
+            $is,
+        ];
     }
 
     /** @param array<string, int> $rows */
@@ -142,11 +155,15 @@ final class DatasetCompared
 
     public function kind(Part $field): string
     {
-        return $field->string('expression') === '' ? (string) __("data.types.{$field->string('type')}") : '= '.FieldNames::shown($field->string('expression'), FieldNames::of($this->old) + FieldNames::of($this->new));
+        return $field->string('expression') === ''
+            ? (string) __("data.types.{$field->string('type')}")
+            : '= '.FieldNames::shown($field->string('expression'), FieldNames::of($this->old) + FieldNames::of($this->new));
     }
 
     public function editor(MarkedPart $marked): ?User
     {
-        return $this->was || $this->state($marked) === 'same' ? null : $this->comparison->editorOf($marked->part->id, $marked->state ?? ($marked->edited ? ChangeType::Edited : ChangeType::Moved));
+        return $this->was || $this->state($marked) === 'same'
+            ? null
+            : $this->comparison->editorOf($marked->part->id, $marked->state ?? ($marked->edited ? ChangeType::Edited : ChangeType::Moved));
     }
 }

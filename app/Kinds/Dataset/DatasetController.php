@@ -28,10 +28,23 @@ final class DatasetController extends Controller
     public function create(Request $request, Shelf $shelf, States $states): View
     {
         Gate::authorize('make', $shelf);
-        $items = Item::query()->with('shelf.memberships', 'versions.milestone')->standing()->whereIn('kind', ['spreadsheet', 'form'])->whereNull('form_id')->whereIn('shelf_id', $this->person($request)->shelves()->pluck('shelves.id'))->orderBy('title')->get()
+        $items = Item::query()
+            ->with('shelf.memberships', 'versions.milestone')
+            ->standing()
+            ->whereIn('kind', ['spreadsheet', 'form'])
+            ->whereNull('form_id')
+            ->whereIn('shelf_id', $this->person($request)->shelves()->pluck('shelves.id'))
+            ->orderBy('title')
+            ->get()
             ->filter(fn (Item $item) => MayFill::reads($this->person($request), $item));
 
-        return view('kinds.dataset.new', ['shelf' => $shelf, 'items' => $items, 'tabs' => fn (Item $item): array => $item->kind === 'form' ? [] : array_values(array_filter($states->tops($item->root), fn ($part) => $part->role === 'tab'))]);
+        return view('kinds.dataset.new', [
+            'shelf' => $shelf,
+            'items' => $items,
+            'tabs' => fn (Item $item): array => $item->kind === 'form'
+                ? []
+                : array_values(array_filter($states->tops($item->root), fn ($part) => $part->role === 'tab')),
+        ]);
     }
 
     /** What would be taken in, with what each field seems to be. Nothing is made yet. */
@@ -53,7 +66,17 @@ final class DatasetController extends Controller
             }
         }
 
-        return view('kinds.dataset.look', ['shelf' => $shelf, 'item' => null, 'source' => $source, 'types' => $types, 'ways' => $ways, 'readers' => $this->seals->readers($shelf, $seal), 'tab' => isset($seal['item']) ? 0 : (int) ($seal['tab'] ?? 0), 'seal' => encrypt($seal), 'title' => trim((string) ($sent['title'] ?? '')) ?: $title]);
+        return view('kinds.dataset.look', [
+            'shelf' => $shelf,
+            'item' => null,
+            'source' => $source,
+            'types' => $types,
+            'ways' => $ways,
+            'readers' => $this->seals->readers($shelf, $seal),
+            'tab' => isset($seal['item']) ? 0 : (int) ($seal['tab'] ?? 0),
+            'seal' => encrypt($seal),
+            'title' => trim((string) ($sent['title'] ?? '')) ?: $title,
+        ]);
     }
 
     public function store(MakeDatasetRequest $request, Shelf $shelf, MakeItem $make, DatasetColumns $columns): RedirectResponse
@@ -66,7 +89,14 @@ final class DatasetController extends Controller
         [$source, $seal] = $this->seals->opened($this->person($request), $sent['seal']);
         $types = $source->types();
         foreach ($types as $field => $seen) {
-            $types[$field] = $source->isKnown((string) $field) ? $seen : $seen->asked($sent['types'][$field] ?? $seen->type, $source->values((string) $field), $sent['decimals'][$field] ?? null, $sent['days'][$field] ?? null);
+            $types[$field] = $source->isKnown((string) $field)
+                ? $seen
+                : $seen->asked(
+                    $sent['types'][$field] ?? $seen->type,
+                    $source->values((string) $field),
+                    $sent['decimals'][$field] ?? null,
+                    $sent['days'][$field] ?? null,
+                );
         }
         $item = $this->take->make($shelf, $this->person($request), $title, $source, $types, bound: isset($seal['item']));
         if (isset($seal['item'])) {
@@ -77,6 +107,8 @@ final class DatasetController extends Controller
         // Its columns are made now, and not when it is looked at for the first time.
         $columns->records($item->root);
 
-        return redirect()->route('item', $item)->with('said', trans_choice('data.taken', count($source->records), ['count' => Numbers::said(count($source->records))]));
+        return redirect()
+            ->route('item', $item)
+            ->with('said', trans_choice('data.taken', count($source->records), ['count' => Numbers::said(count($source->records))]));
     }
 }

@@ -31,22 +31,33 @@ final class DatasetView
     public LengthAwarePaginator $records;
 
     /** @param string $unread a field whose records alone are shown that hold something that can't be read there */
-    public function __construct(public readonly Records $data, public readonly string $sort, public readonly bool $down, public readonly string $find, int $page, public readonly string $unread = '')
-    {
+    public function __construct(
+        public readonly Records $data,
+        public readonly string $sort,
+        public readonly bool $down,
+        public readonly string $find,
+        int $page,
+        public readonly string $unread = '',
+    ) {
         $rows = $data->count === 0 ? [] : range(0, $data->count - 1);
         array_map($data->column(...), array_map(strval(...), array_keys($data->fields)));
         if ($find !== '') {
             $wanted = mb_strtolower($find);
-            $rows = array_values(array_filter($rows, function (int $row) use ($data, $wanted): bool {
-                foreach (array_map(strval(...), array_keys($data->fields)) as $field) {
-                    // By what is read, and by what is kept.
-                    if (str_contains(mb_strtolower($this->shown($row, $field)), $wanted) || ($data->type($field) === 'date' && str_contains(mb_strtolower($this->value($row, $field)), $wanted))) {
-                        return true;
+            $rows = array_values(
+                array_filter($rows, function (int $row) use ($data, $wanted): bool {
+                    foreach (array_map(strval(...), array_keys($data->fields)) as $field) {
+                        // By what is read, and by what is kept.
+                        if (
+                            str_contains(mb_strtolower($this->shown($row, $field)), $wanted)
+                            || ($data->type($field) === 'date' && str_contains(mb_strtolower($this->value($row, $field)), $wanted))
+                        ) {
+                            return true;
+                        }
                     }
-                }
 
-                return false;
-            }));
+                    return false;
+                }),
+            );
         }
         if ($data->has($unread)) {
             $rows = array_values(array_intersect($rows, array_keys($data->unread($unread))));
@@ -54,14 +65,31 @@ final class DatasetView
         if ($data->has($sort)) {
             $column = $data->column($sort);
             $way = $down ? -1 : 1;
-            usort($rows, fn (int $one, int $two) => ($column[$one] === null) <=> ($column[$two] === null) ?: $way * (is_string($column[$one]) ? strnatcasecmp($column[$one], (string) $column[$two]) : $column[$one] <=> $column[$two]) ?: $one <=> $two);
+            usort(
+                $rows,
+                fn (int $one, int $two) => ($column[$one] === null) <=> ($column[$two] === null)
+                ?: $way
+                    * (is_string($column[$one]) ? strnatcasecmp($column[$one], (string) $column[$two]) : $column[$one] <=> $column[$two])
+                ?: $one <=> $two,
+            );
         }
-        $this->records = new LengthAwarePaginator(array_slice($rows, ($page - 1) * self::A_PAGE, self::A_PAGE), count($rows), self::A_PAGE, $page);
+        $this->records = new LengthAwarePaginator(
+            array_slice($rows, ($page - 1) * self::A_PAGE, self::A_PAGE),
+            count($rows),
+            self::A_PAGE,
+            $page,
+        );
     }
 
     public static function show(mixed $value): string
     {
-        return is_bool($value) ? ($value ? 'yes' : 'no') : (is_float($value) ? rtrim(rtrim(number_format($value, 4, '.', ''), '0'), '.') : (string) $value);
+        return is_bool($value)
+            ? ($value
+                ? 'yes'
+                : 'no')
+            : (is_float($value)
+                ? rtrim(rtrim(number_format($value, 4, '.', ''), '0'), '.')
+                : (string) $value);
     }
 
     /** A number with its thousands apart and all of its decimals. */
@@ -93,7 +121,8 @@ final class DatasetView
 
         return match (true) {
             $this->data->type($field) === 'date' && is_string($value) => self::day($value),
-            $this->data->type($field) === 'money' && (is_int($value) || is_float($value)) => number_format($value, 2, '.', '').($this->currency($field) === '' ? '' : ' '.$this->currency($field)),
+            $this->data->type($field) === 'money' && (is_int($value) || is_float($value)) => number_format($value, 2, '.', '')
+                .($this->currency($field) === '' ? '' : ' '.$this->currency($field)),
             default => $this->shown($row, $field),
         };
     }
@@ -133,7 +162,10 @@ final class DatasetView
     /** @param array<string, string> $names id => name of the fields */
     public static function said(Problem $problem, array $names): string
     {
-        $values = array_map(fn (string|int $value) => is_string($value) ? FieldNames::shown($value, $names) : (string) $value, $problem->variables);
+        $values = array_map(
+            fn (string|int $value) => is_string($value) ? FieldNames::shown($value, $names) : (string) $value,
+            $problem->variables,
+        );
         foreach (['needed', 'given'] as $type) {
             if (isset($values[$type])) {
                 $values[$type] = (string) __("data.plain.{$values[$type]}");
@@ -152,7 +184,8 @@ final class DatasetView
     {
         $may = [];
         $hanging = [];
-        foreach ((new DrawnFrom($states))->widgets($dataset, array_values(array_map(intval(...), $user->shelves()->pluck('shelves.id')->all()))) as ['report' => $report, 'widget' => $widget]) {
+        $shelves = array_values(array_map(intval(...), $user->shelves()->pluck('shelves.id')->all()));
+        foreach ((new DrawnFrom($states))->widgets($dataset, $shelves) as ['report' => $report, 'widget' => $widget]) {
             if ($may[$report->id] ??= Gate::forUser($user)->allows('draft', $report)) {
                 $hanging[] = ['report' => $report, 'widget' => $widget, 'fields' => (new Widget($widget))->fields()];
             }

@@ -35,17 +35,36 @@ final class Desk extends Plain
 
     public function asks(): array
     {
-        return ['sort' => ['nullable', 'string', 'max:24'], 'down' => ['nullable', 'boolean'], 'find' => ['nullable', 'string', 'max:200'], 'unread' => ['nullable', 'string', 'max:24'], 'page' => ['nullable', 'integer', 'min:1', 'max:100000']];
+        return [
+            'sort' => ['nullable', 'string', 'max:24'],
+            'down' => ['nullable', 'boolean'],
+            'find' => ['nullable', 'string', 'max:200'],
+            'unread' => ['nullable', 'string', 'max:24'],
+            'page' => ['nullable', 'integer', 'min:1', 'max:100000'],
+        ];
     }
 
     public function page(Item $item, User $person, array $asked, Closure $around): View
     {
-        $view = new DatasetView($this->columns->records($item->root), $asked['sort'] ?? '', (bool) ($asked['down'] ?? false), trim((string) ($asked['find'] ?? '')), (int) ($asked['page'] ?? 1), $asked['unread'] ?? '');
+        $view = new DatasetView(
+            $this->columns->records($item->root),
+            $asked['sort'] ?? '',
+            (bool) ($asked['down'] ?? false),
+            trim((string) ($asked['find'] ?? '')),
+            (int) ($asked['page'] ?? 1),
+            $asked['unread'] ?? '',
+        );
         $fields = count($view->data->fields);
 
         return view('kinds.dataset.show', [
-            'item' => $item->load('source'), 'isTold' => $this->others->tellsOf($item->source), 'view' => $view, 'kind' => new DatasetKind, 'tree' => PartTree::of(array_values($view->data->fields)),
-            'rows' => collect($view->records->items())->mapWithKeys(fn (int $row): array => [$row => $this->states->part($item->root, $fields + $row)->id ?? ''])->all(),
+            'item' => $item->load('source'),
+            'isTold' => $this->others->tellsOf($item->source),
+            'view' => $view,
+            'kind' => new DatasetKind,
+            'tree' => PartTree::of(array_values($view->data->fields)),
+            'rows' => collect($view->records->items())
+                ->mapWithKeys(fn (int $row): array => [$row => $this->states->part($item->root, $fields + $row)->id ?? ''])
+                ->all(),
             'hanging' => DatasetView::hanging($item, $person, $this->states),
             ...$around(true),
         ]);

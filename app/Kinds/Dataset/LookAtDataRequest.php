@@ -18,8 +18,12 @@ final class LookAtDataRequest extends ShelfRequest
     public function rules(): array
     {
         return [
-            'seal' => ['nullable', 'string', 'max:4000'], 'tab' => ['nullable', 'integer', 'min:0', 'max:1000'], 'file' => $this->fileRules('nullable', 'required_without_all:from,seal,kept'), 'from' => ['nullable', 'string', 'max:60'],
-            'version' => ['nullable', 'string', 'max:60'], 'title' => ['nullable', 'string', 'max:'.config('attic.title')],
+            'seal' => ['nullable', 'string', 'max:4000'],
+            'tab' => ['nullable', 'integer', 'min:0', 'max:1000'],
+            'file' => $this->fileRules('nullable', 'required_without_all:from,seal,kept'),
+            'from' => ['nullable', 'string', 'max:60'],
+            'version' => ['nullable', 'string', 'max:60'],
+            'title' => ['nullable', 'string', 'max:'.config('attic.title')],
         ];
     }
 }

@@ -16,9 +16,14 @@ final class MakeDatasetRequest extends ShelfRequest
     public function rules(): array
     {
         return [
-            'seal' => ['nullable', 'string', 'max:4000'], 'title' => ['nullable', 'string', 'max:'.config('attic.title')], 'types' => ['nullable', 'array', 'max:500'], 'types.*' => [Rule::in(DatasetView::TYPES)],
-            'decimals' => ['nullable', 'array', 'max:500'], 'decimals.*' => [Rule::in(['point', 'comma'])],
-            'days' => ['nullable', 'array', 'max:500'], 'days.*' => [Rule::in(['day', 'month'])],
+            'seal' => ['nullable', 'string', 'max:4000'],
+            'title' => ['nullable', 'string', 'max:'.config('attic.title')],
+            'types' => ['nullable', 'array', 'max:500'],
+            'types.*' => [Rule::in(DatasetView::TYPES)],
+            'decimals' => ['nullable', 'array', 'max:500'],
+            'decimals.*' => [Rule::in(['point', 'comma'])],
+            'days' => ['nullable', 'array', 'max:500'],
+            'days.*' => [Rule::in(['day', 'month'])],
         ];
     }
 }

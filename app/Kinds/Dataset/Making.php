@@ -26,8 +26,12 @@ final class Making extends Plain
 
     public const OFFERED = 6;
 
-    public function __construct(ReadFile $files, BringInFile $bring, private readonly ReadSource $sources, private readonly TakeInData $take)
-    {
+    public function __construct(
+        ReadFile $files,
+        BringInFile $bring,
+        private readonly ReadSource $sources,
+        private readonly TakeInData $take,
+    ) {
         parent::__construct($files, $bring);
     }
 

@@ -43,7 +43,12 @@ final readonly class ReadingWays
         foreach (self::types($type) as $name => $as) {
             $kept = array_values(array_filter($values, fn (mixed $value) => ! $as->holds($as->value($value))));
             $read = $marked === [] ? null : $as->value($marked[0]);
-            $ways[$name] = ['example' => $marked[0] ?? '', 'read' => is_int($read) || is_float($read) ? DatasetView::separated($read) : (is_array($read) ? Cell::show($read) : null), 'left' => count($kept), 'kept' => array_map(fn (mixed $value) => Cell::show($value), array_slice($kept, 0, self::EXAMPLES))];
+            $ways[$name] = [
+                'example' => $marked[0] ?? '',
+                'read' => is_int($read) || is_float($read) ? DatasetView::separated($read) : (is_array($read) ? Cell::show($read) : null),
+                'left' => count($kept),
+                'kept' => array_map(fn (mixed $value) => Cell::show($value), array_slice($kept, 0, self::EXAMPLES)),
+            ];
         }
         $this->ways = $ways;
         $this->chosen = $this->setting === 'days' ? ($type->days ?: 'day') : ($type->decimal === ',' ? 'comma' : 'point');
@@ -54,11 +59,15 @@ final readonly class ReadingWays
     {
         return $type->type === 'date'
             ? ['day' => new FieldType('date', days: 'day'), 'month' => new FieldType('date', days: 'month')]
-            : ['point' => new FieldType($type->type, decimal: '.', currency: $type->currency), 'comma' => new FieldType($type->type, decimal: ',', currency: $type->currency)];
+            : [
+                'point' => new FieldType($type->type, decimal: '.', currency: $type->currency),
+                'comma' => new FieldType($type->type, decimal: ',', currency: $type->currency),
+            ];
     }
 
     /**
-     * As what a field is asked about: as what it seems to be, or where half of its first values can be read so, one way or the other, as days or numbers.
+     * As what a field is asked about: as what it seems to be, or where half of its first values can be read so, one way or the other, as
+     * days or numbers.
      *
      * @param  list<mixed>  $values
      * @return FieldType|null null where there is nothing to ask

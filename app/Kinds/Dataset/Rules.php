@@ -50,6 +50,10 @@ final class Rules extends Plain
 
     public function forget(): array
     {
-        return [DB::table('dataset_columns')->where('used_at', '<', now()->subDays(DatasetColumns::DAYS)->format('Y-m-d H:i:s'))->delete().' columns'];
+        return [
+            DB::table('dataset_columns')
+                ->where('used_at', '<', now()->subDays(DatasetColumns::DAYS)->format('Y-m-d H:i:s'))
+                ->delete().' columns',
+        ];
     }
 }

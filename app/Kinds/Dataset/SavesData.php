@@ -18,13 +18,22 @@ trait SavesData
     /** @param array<string, mixed>|null $edits instead of a whole tree */
     private function saved(Item $item, Request $request, string $base, ?PartTree $tree, ?array $edits = null): RedirectResponse
     {
-        $saved = app(SaveState::class)->handle($item, $this->person($request), new Sent($base, $tree, 'data-'.$this->person($request)->id.'-'.$item->head, keep: true, edits: $edits));
+        $saved = app(SaveState::class)->handle(
+            $item,
+            $this->person($request),
+            new Sent($base, $tree, 'data-'.$this->person($request)->id.'-'.$item->head, keep: true, edits: $edits),
+        );
         abort_unless($saved instanceof Saved, 422);
 
         if ($saved->held !== []) {
             return redirect()->route('held', [$item, $saved->held[0]]);
         }
 
-        return redirect()->route('item', $item)->with('said', $saved->root === $base ? __('form.unchanged') : __('form.saved', ['number' => (string) $saved->version->number]));
+        return redirect()
+            ->route('item', $item)
+            ->with(
+                'said',
+                $saved->root === $base ? __('form.unchanged') : __('form.saved', ['number' => (string) $saved->version->number]),
+            );
     }
 }

@@ -50,7 +50,10 @@ final class VisitorRecords extends VisitorTable
         foreach ($this->rows() as $row) {
             foreach ($this->changed($parts, $row) as [$field, $text]) {
                 if (! DatasetEdit::typed($field, trim($text))[1]) {
-                    return (string) __('data.no_value', ['name' => $field->string('name'), 'type' => (string) __("data.types.{$field->string('type')}")]);
+                    return (string) __('data.no_value', [
+                        'name' => $field->string('name'),
+                        'type' => (string) __("data.types.{$field->string('type')}"),
+                    ]);
                 }
             }
         }

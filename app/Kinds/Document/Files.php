@@ -30,12 +30,17 @@ final class Files extends Plain
     {
         $writer = DocumentFormat::tryFrom($format)?->writer();
 
-        return $writer === null ? null : new WrittenFile($writer->mediaType(), $writer->write($version->title, $this->states->tree($version->root), $picture));
+        return $writer === null
+            ? null
+            : new WrittenFile($writer->mediaType(), $writer->write($version->title, $this->states->tree($version->root), $picture));
     }
 
     public function tracked(): array
     {
-        return array_map(fn (DocumentFormat $format): string => (string) __('history.tracked', ['as' => $format->label()]), ['docx' => DocumentFormat::Docx, 'odt' => DocumentFormat::Odt]);
+        return array_map(fn (DocumentFormat $format): string => (string) __('history.tracked', ['as' => $format->label()]), [
+            'docx' => DocumentFormat::Docx,
+            'odt' => DocumentFormat::Odt,
+        ]);
     }
 
     public function writeTracked(Comparison $comparison, Tracking $by, string $format, Closure $picture): ?WrittenFile
@@ -46,7 +51,12 @@ final class Files extends Plain
             default => null,
         };
 
-        return $write === null ? null : new WrittenFile((DocumentFormat::from($format))->writer()->mediaType(), $write($comparison->to->title, $comparison->old, $comparison->new, $comparison->layout(traces: true), $by, $picture));
+        return $write === null
+            ? null
+            : new WrittenFile(
+                DocumentFormat::from($format)->writer()->mediaType(),
+                $write($comparison->to->title, $comparison->old, $comparison->new, $comparison->layout(traces: true), $by, $picture),
+            );
     }
 
     public function source(PartTree $tree, Closure $picture): string

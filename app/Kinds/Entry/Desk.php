@@ -35,6 +35,13 @@ final class Desk extends Plain
 
         $beside = EntryProposals::beside($item, $person);
 
-        return view('kinds.entry.write', ['item' => $item->load('deleter'), 'own' => $own, 'beside' => $beside, 'past' => array_values(array_filter($beside, fn (Proposal $proposal): bool => $proposal->state !== ProposalState::Waiting)), 'view' => new EntryView($item, $this->states, is_array(old('a')) ? old('a') : null, $shown), ...$around(false)]);
+        return view('kinds.entry.write', [
+            'item' => $item->load('deleter'),
+            'own' => $own,
+            'beside' => $beside,
+            'past' => array_values(array_filter($beside, fn (Proposal $proposal): bool => $proposal->state !== ProposalState::Waiting)),
+            'view' => new EntryView($item, $this->states, is_array(old('a')) ? old('a') : null, $shown),
+            ...$around(false),
+        ]);
     }
 }

@@ -28,7 +28,10 @@ final class EntriesController extends Controller
             // What is not ticked is left out, so that a question that comes later has its column.
             $with = $request->validated('with') ?? [];
 
-            return redirect()->route('entries', $list->address(['without' => array_values(array_diff(array_keys($list->columns + $list->gone), $with))]));
+            return redirect()->route(
+                'entries',
+                $list->address(['without' => array_values(array_diff(array_keys($list->columns + $list->gone), $with))]),
+            );
         }
 
         return view('kinds.entry.all', ['item' => $item, 'list' => $list]);
@@ -38,7 +41,10 @@ final class EntriesController extends Controller
     {
         Gate::authorize('entries', $item);
 
-        return view('kinds.entry.sums', ['item' => $item, 'sums' => new EntrySums($item, $this->states->tree($item->live->version->root ?? $item->root))]);
+        return view('kinds.entry.sums', [
+            'item' => $item,
+            'sums' => new EntrySums($item, $this->states->tree($item->live->version->root ?? $item->root)),
+        ]);
     }
 
     /** Switches the history of the entries off or on. */
@@ -55,7 +61,10 @@ final class EntriesController extends Controller
     {
         Gate::authorize('entries', $item);
 
-        return view('outbox', ['item' => $item, 'mails' => DB::table('mails')->where('item_id', $item->id)->orderByDesc('id')->paginate(50)]);
+        return view('outbox', [
+            'item' => $item,
+            'mails' => DB::table('mails')->where('item_id', $item->id)->orderByDesc('id')->paginate(50),
+        ]);
     }
 
     public function download(EntriesRequest $request, Item $item, string $format): Response
@@ -63,20 +72,38 @@ final class EntriesController extends Controller
         $table = new EntryTable($this->list($request, $item));
         $name = (Str::slug($item->title) ?: 'form').'-entries.'.$format;
 
-        return response(match ($format) {
-            'csv' => $table->csv(),
-            'xlsx' => $table->xlsx(),
-            default => $table->json(),
-        }, 200, [
-            'Content-Type' => ['csv' => 'text/csv; charset=utf-8', 'xlsx' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', 'json' => 'application/json'][$format],
-            'Content-Disposition' => "attachment; filename=\"{$name}\"",
-        ]);
+        return response(
+            match ($format) {
+                'csv' => $table->csv(),
+                'xlsx' => $table->xlsx(),
+                default => $table->json(),
+            },
+            200,
+            [
+                'Content-Type' => [
+                    'csv' => 'text/csv; charset=utf-8',
+                    'xlsx' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+                    'json' => 'application/json',
+                ][$format],
+                'Content-Disposition' => "attachment; filename=\"{$name}\"",
+            ],
+        );
     }
 
     private function list(EntriesRequest $request, Item $item): EntryList
     {
         $sent = $request->validated();
 
-        return new EntryList($item, $this->states->tree($item->live->version->root ?? $item->root), $this->person($request), $sent['sort'] ?? 'number', (bool) ($sent['down'] ?? ! isset($sent['sort'])), trim((string) ($sent['find'] ?? '')), (bool) ($sent['gone'] ?? false), $sent['in'] ?? '', array_values($sent['without'] ?? []));
+        return new EntryList(
+            $item,
+            $this->states->tree($item->live->version->root ?? $item->root),
+            $this->person($request),
+            $sent['sort'] ?? 'number',
+            (bool) ($sent['down'] ?? ! isset($sent['sort'])),
+            trim((string) ($sent['find'] ?? '')),
+            (bool) ($sent['gone'] ?? false),
+            $sent['in'] ?? '',
+            array_values($sent['without'] ?? []),
+        );
     }
 }

@@ -15,8 +15,15 @@ final class EntriesRequest extends ItemRequest
     public function rules(): array
     {
         return [
-            'sort' => ['nullable', 'string', 'max:24'], 'down' => ['nullable', 'boolean'], 'find' => ['nullable', 'string', 'max:200'], 'gone' => ['nullable', 'boolean'], 'in' => ['nullable', 'string', 'max:24'],
-            'without' => ['nullable', 'array', 'max:500'], 'without.*' => ['string', 'max:24'], 'with' => ['nullable', 'array', 'max:500'], 'with.*' => ['string', 'max:24'],
+            'sort' => ['nullable', 'string', 'max:24'],
+            'down' => ['nullable', 'boolean'],
+            'find' => ['nullable', 'string', 'max:200'],
+            'gone' => ['nullable', 'boolean'],
+            'in' => ['nullable', 'string', 'max:24'],
+            'without' => ['nullable', 'array', 'max:500'],
+            'without.*' => ['string', 'max:24'],
+            'with' => ['nullable', 'array', 'max:500'],
+            'with.*' => ['string', 'max:24'],
         ];
     }
 }

@@ -41,14 +41,24 @@ final class EntryChanges
      * @param  CarbonImmutable|null  $since  from then on
      * @param  CarbonImmutable|null  $until  and before then
      */
-    public function __construct(private readonly Item $form, public readonly User $author, public readonly ?CarbonImmutable $since, public readonly ?CarbonImmutable $until) {}
+    public function __construct(
+        private readonly Item $form,
+        public readonly User $author,
+        public readonly ?CarbonImmutable $since,
+        public readonly ?CarbonImmutable $until,
+    ) {}
 
     /** Reads a page of them: what each change was, and what of it would stay. */
     public function read(User $person, States $states, TakeOutEdits $takeOut, Phrases $phrases): self
     {
         $this->page = $this->query()->orderByDesc('at')->orderBy('item_id')->paginate(self::A_PAGE)->withQueryString();
         $entries = Item::query()->whereIn('id', array_column($this->page->items(), 'item_id'))->get()->keyBy('id');
-        $waits = Proposal::query()->waiting()->where('user_id', $person->id)->whereIn('item_id', $entries->keys())->pluck('item_id')->flip();
+        $waits = Proposal::query()
+            ->waiting()
+            ->where('user_id', $person->id)
+            ->whereIn('item_id', $entries->keys())
+            ->pluck('item_id')
+            ->flip();
         foreach ($this->page as $row) {
             $entry = $entries->get($row->item_id)?->setRelation('form', $this->form)->setRelation('shelf', $this->form->shelf);
             if ($entry === null) {
@@ -73,7 +83,12 @@ final class EntryChanges
      */
     public function next(int $after, int $most): array
     {
-        return array_values(array_map(fn (\stdClass $row) => [(int) $row->item_id, (int) $row->first - 1, (int) $row->last], $this->query()->where('versions.item_id', '>', $after)->orderBy('item_id')->limit($most)->get()->all()));
+        return array_values(
+            array_map(
+                fn (\stdClass $row) => [(int) $row->item_id, (int) $row->first - 1, (int) $row->last],
+                $this->query()->where('versions.item_id', '>', $after)->orderBy('item_id')->limit($most)->get()->all(),
+            ),
+        );
     }
 
     public function count(): int
@@ -85,11 +100,22 @@ final class EntryChanges
     private function sentences(Item $entry, int $from, int $to, States $states, Phrases $phrases): array
     {
         $kind = Kinds::named($entry->kind);
-        $versions = Version::query()->where('item_id', $entry->id)->where('number', '>=', $from)->where('number', '<=', $to)->orderBy('number')->get(['number', 'root', 'user_id'])->keyBy('number');
+        $versions = Version::query()
+            ->where('item_id', $entry->id)
+            ->where('number', '>=', $from)
+            ->where('number', '<=', $to)
+            ->orderBy('number')
+            ->get(['number', 'root', 'user_id'])
+            ->keyBy('number');
         $said = [];
-        foreach ($versions->where('user_id', $this->author->id)->where('number', '>', $from)->take(self::MOST_TOLD) as $number => $version) {
+        foreach (
+            $versions->where('user_id', $this->author->id)->where('number', '>', $from)->take(self::MOST_TOLD) as $number => $version
+        ) {
             [$old, $new] = [$states->tree((string) $versions->get($number - 1)?->root), $states->tree($version->root)];
-            array_push($said, ...array_map($phrases->statement(...), Statements::of($kind, $old, $new, TreeCompare::of($old, $new), Detail::Listed)));
+            array_push(
+                $said,
+                ...array_map($phrases->statement(...), Statements::of($kind, $old, $new, TreeCompare::of($old, $new), Detail::Listed)),
+            );
         }
 
         return $said;
@@ -102,23 +128,66 @@ final class EntryChanges
      */
     public static function editors(Item $form): array
     {
-        $counts = DB::table('versions')->join('items', 'items.id', '=', 'versions.item_id')->where('items.form_id', $form->id)->where('versions.number', '>', 1)
-            ->groupBy('versions.user_id')->orderByRaw('MAX(versions.id) DESC')->selectRaw('versions.user_id AS id, COUNT(DISTINCT versions.item_id) AS count')->pluck('count', 'id');
+        $counts = DB::table('versions')
+            ->join('items', 'items.id', '=', 'versions.item_id')
+            ->where('items.form_id', $form->id)
+            ->where('versions.number', '>', 1)
+            ->groupBy('versions.user_id')
+            ->orderByRaw('MAX(versions.id) DESC')
+            ->selectRaw('versions.user_id AS id, COUNT(DISTINCT versions.item_id) AS count')
+            ->pluck('count', 'id');
         $order = array_flip($counts->keys()->all());
 
-        return array_values(User::query()->whereIn('id', $counts->keys())->get()->sortBy(fn (User $user) => $order[$user->id])->map(fn (User $user) => [$user, (int) $counts[$user->id]])->all());
+        return array_values(
+            User::query()
+                ->whereIn('id', $counts->keys())
+                ->get()
+                ->sortBy(fn (User $user) => $order[$user->id])
+                ->map(fn (User $user) => [$user, (int) $counts[$user->id]])
+                ->all(),
+        );
     }
 
-    /** One row an entry. The first version of an entry is what was sent, and no change; what was taken out already, and not brought back since, is none any more. */
+    /**
+     * One row an entry. The first version of an entry is what was sent, and no change; what was taken out already, and not brought back
+     * since, is none any more.
+     */
     private function query(): Builder
     {
-        return DB::table('versions')->join('items', 'items.id', '=', 'versions.item_id')->where('items.form_id', $this->form->id)->whereNull('items.deleted_at')
-            ->where('versions.user_id', $this->author->id)->where('versions.number', '>', 1)
-            ->when($this->since, fn ($query, CarbonImmutable $since) => $query->where('versions.saved_at', '>=', $since->format('Y-m-d H:i:s')))
-            ->when($this->until, fn ($query, CarbonImmutable $until) => $query->where('versions.saved_at', '<', $until->format('Y-m-d H:i:s')))
-            ->whereNotExists(fn ($out) => $out->from('versions AS o')->whereColumn('o.item_id', 'versions.item_id')->where('o.cause', Cause::TookOut)->whereColumn('o.number', '>', 'versions.number')
-                ->whereRaw("json_extract(o.facts, '$.author') = versions.user_id AND json_extract(o.facts, '$.from') < versions.number AND json_extract(o.facts, '$.to') >= versions.number")
-                ->whereNotExists(fn ($back) => $back->from('versions AS b')->whereColumn('b.item_id', 'o.item_id')->whereColumn('b.number', '>', 'o.number')->whereIn('b.cause', [Cause::Restored, Cause::TookBack])))
-            ->groupBy('versions.item_id')->selectRaw('versions.item_id AS item_id, MIN(versions.number) AS first, MAX(versions.number) AS last, MAX(versions.saved_at) AS at');
+        return DB::table('versions')
+            ->join('items', 'items.id', '=', 'versions.item_id')
+            ->where('items.form_id', $this->form->id)
+            ->whereNull('items.deleted_at')
+            ->where('versions.user_id', $this->author->id)
+            ->where('versions.number', '>', 1)
+            ->when(
+                $this->since,
+                fn ($query, CarbonImmutable $since) => $query->where('versions.saved_at', '>=', $since->format('Y-m-d H:i:s')),
+            )
+            ->when(
+                $this->until,
+                fn ($query, CarbonImmutable $until) => $query->where('versions.saved_at', '<', $until->format('Y-m-d H:i:s')),
+            )
+            ->whereNotExists(
+                fn ($out) => $out
+                    ->from('versions AS o')
+                    ->whereColumn('o.item_id', 'versions.item_id')
+                    ->where('o.cause', Cause::TookOut)
+                    ->whereColumn('o.number', '>', 'versions.number')
+                    ->whereRaw(
+                        "json_extract(o.facts, '$.author') = versions.user_id AND json_extract(o.facts, '$.from') < versions.number AND json_extract(o.facts, '$.to') >= versions.number",
+                    )
+                    ->whereNotExists(
+                        fn ($back) => $back
+                            ->from('versions AS b')
+                            ->whereColumn('b.item_id', 'o.item_id')
+                            ->whereColumn('b.number', '>', 'o.number')
+                            ->whereIn('b.cause', [Cause::Restored, Cause::TookBack]),
+                    ),
+            )
+            ->groupBy('versions.item_id')
+            ->selectRaw(
+                'versions.item_id AS item_id, MIN(versions.number) AS first, MAX(versions.number) AS last, MAX(versions.saved_at) AS at',
+            );
     }
 }

@@ -24,7 +24,11 @@ final class EntryChangesController extends Controller
     /** Entries of which it is told that something stayed, and why. */
     private const MOST_TOLD = 30;
 
-    public function __construct(private readonly Phrases $phrases, private readonly States $states, private readonly TakeOutEdits $takeOut) {}
+    public function __construct(
+        private readonly Phrases $phrases,
+        private readonly States $states,
+        private readonly TakeOutEdits $takeOut,
+    ) {}
 
     public function show(EntryChangesRequest $request, Item $item): View
     {
@@ -34,7 +38,10 @@ final class EntryChangesController extends Controller
         $changes = $this->changes($request, $item, ($editors[0] ?? null)[0] ?? null);
 
         return view('kinds.entry.all-changes', [
-            'item' => $item, 'editors' => $editors, 'changes' => $changes?->read($this->person($request), $this->states, $this->takeOut, $this->phrases), 'mayTakeOut' => Gate::allows('restore', $item),
+            'item' => $item,
+            'editors' => $editors,
+            'changes' => $changes?->read($this->person($request), $this->states, $this->takeOut, $this->phrases),
+            'mayTakeOut' => Gate::allows('restore', $item),
             'asked' => ['item' => $item, 'by' => $changes?->author->id, ...$request->only('since', 'until')],
         ]);
     }
@@ -54,13 +61,24 @@ final class EntryChangesController extends Controller
         [$done, $stayed] = $this->takeOut($request, $item, $changes, $lines);
         $done += (int) ($sent['done'] ?? 0);
         $stayed = array_slice([...(array) $request->session()->get('stayed', []), ...$stayed], 0, self::MOST_TOLD);
-        $back = redirect()->route('entries.changes', ['item' => $item, 'by' => $changes->author->id, ...$request->only('since', 'until')])->with('stayed', $stayed);
+        $back = redirect()
+            ->route('entries.changes', ['item' => $item, 'by' => $changes->author->id, ...$request->only('since', 'until')])
+            ->with('stayed', $stayed);
         $last = $lines === [] ? 0 : $lines[count($lines) - 1][0];
         if ($all && $lines !== [] && $changes->next($last, 1) !== []) {
             return $back->with('going', ['after' => $last, 'done' => $done, 'of' => $of]);
         }
 
-        return $back->with('said', trans_choice($item->shelf->wantsYesOf($this->person($request), $item->entries()->firstOrFail()) ? 'form.changes.proposed' : 'form.changes.done', $done, ['count' => (string) $done, 'who' => $changes->author->firstName()]));
+        return $back->with(
+            'said',
+            trans_choice(
+                $item->shelf->wantsYesOf($this->person($request), $item->entries()->firstOrFail())
+                    ? 'form.changes.proposed'
+                    : 'form.changes.done',
+                $done,
+                ['count' => (string) $done, 'who' => $changes->author->firstName()],
+            ),
+        );
     }
 
     /**
@@ -74,14 +92,14 @@ final class EntryChangesController extends Controller
         $stayed = [];
         foreach ($lines as [$id, $from, $to]) {
             $entry = Item::query()->findOrFail($id)->setRelation('form', $form)->setRelation('shelf', $form->shelf);
-            if (count($stayed) < self::MOST_TOLD) {
-                $merged = $this->takeOut->rehearse($entry, new SomebodysEdits($changes->author, $from, $to));
-                foreach ($merged === null ? [] : (new TakeOutPlan($entry, $this->states->tree($entry->root), $merged, $this->phrases))->stays as [$name, $why]) {
-                    $stayed[] = [route('item', $entry), $entry->title, $name, $why];
-                }
+            $edits = new SomebodysEdits($changes->author, $from, $to);
+            $merged = count($stayed) < self::MOST_TOLD ? $this->takeOut->rehearse($entry, $edits) : null;
+            $plan = $merged === null ? null : new TakeOutPlan($entry, $this->states->tree($entry->root), $merged, $this->phrases);
+            foreach ($plan->stays ?? [] as [$name, $why]) {
+                $stayed[] = [route('item', $entry), $entry->title, $name, $why];
             }
             // Each is a step of its own: what is done is done, whatever meets the next.
-            $done += $this->takeOut->handle($entry, new SomebodysEdits($changes->author, $from, $to), $person, $entry->head) === null ? 0 : 1;
+            $done += $this->takeOut->handle($entry, $edits, $person, $entry->head) === null ? 0 : 1;
         }
 
         return [$done, $stayed];
@@ -91,9 +109,13 @@ final class EntryChangesController extends Controller
     {
         $sent = $request->validated();
         $author = isset($sent['by']) ? User::query()->find((int) $sent['by']) : $else;
-        $moment = fn (?string $text, string $step): ?CarbonImmutable => $text === null || $text === '' ? null : CarbonImmutable::parse($text)->modify(strlen($text) === 10 ? "{$step} day" : "{$step} minute");
+        $moment = fn (?string $text, string $step): ?CarbonImmutable => $text === null || $text === ''
+            ? null
+            : CarbonImmutable::parse($text)->modify(strlen($text) === 10 ? "{$step} day" : "{$step} minute");
 
         // Both ends are in: the day, or the minute.
-        return $author === null ? null : new EntryChanges($item, $author, $moment($sent['since'] ?? null, '+0'), $moment($sent['until'] ?? null, '+1'));
+        return $author === null
+            ? null
+            : new EntryChanges($item, $author, $moment($sent['since'] ?? null, '+0'), $moment($sent['until'] ?? null, '+1'));
     }
 }

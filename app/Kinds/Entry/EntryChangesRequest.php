@@ -14,6 +14,10 @@ class EntryChangesRequest extends ItemRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['by' => ['nullable', 'integer'], 'since' => ['nullable', 'regex:/^\d{4}-\d\d-\d\d(T\d\d:\d\d)?$/', 'date'], 'until' => ['nullable', 'regex:/^\d{4}-\d\d-\d\d(T\d\d:\d\d)?$/', 'date']];
+        return [
+            'by' => ['nullable', 'integer'],
+            'since' => ['nullable', 'regex:/^\d{4}-\d\d-\d\d(T\d\d:\d\d)?$/', 'date'],
+            'until' => ['nullable', 'regex:/^\d{4}-\d\d-\d\d(T\d\d:\d\d)?$/', 'date'],
+        ];
     }
 }

@@ -30,22 +30,32 @@ final class EntryController extends Controller
         $sent = $request->validated();
         $person = $this->person($request);
         // What they had proposed already was shown in it.
-        $own = isset($sent['proposal']) ? Proposal::query()->where(['item_id' => $item->id, 'user_id' => $person->id])->find((int) $sent['proposal']) : null;
+        $own = isset($sent['proposal'])
+            ? Proposal::query()
+                ->where(['item_id' => $item->id, 'user_id' => $person->id])
+                ->find((int) $sent['proposal'])
+            : null;
         abort_unless($handed->has($item, $sent['base']), 409);
         $shown = $change->shown($sent['base'], $own);
         $view = new EntryView($item, $states, shown: $shown);
         $form = $view->answering->form;
         $touched = SentAnswers::touched($form, $shown, $sent['a'] ?? [], $sent['shown'] ?? []);
-        // Somebody who works with an entry may leave open what had to be answered, and fill in what was skipped.
-        $open = PartTree::of(array_values(array_filter(array_map(fn (Part $part) => $part->role === 'question' ? $part->with('required', false) : $part, $form->parts), fn (Part $part) => $part->role !== 'skip_rule')));
-        $answers = new Answers($open, $touched, $view->answering->files);
+        $answers = new Answers(self::withAllOpen($form), $touched, $view->answering->files);
         if ($answers->problems !== []) {
-            return redirect()->route('item', $item)->withInput()->withErrors(array_combine(
-                array_map(fn (Problem $problem) => $problem->path, $answers->problems),
-                array_map(fn (Problem $problem) => $form->get($problem->path)->richText()->text().': '.__("form.wrong.{$problem->code}", array_map(strval(...), $problem->variables)), $answers->problems),
-            ));
+            $said = fn (Problem $problem): string => $form->get($problem->path)->richText()->text().': '
+                .__("form.wrong.{$problem->code}", array_map(strval(...), $problem->variables));
+            $paths = array_map(fn (Problem $problem): string => $problem->path, $answers->problems);
+
+            return redirect()->route('item', $item)->withInput()->withErrors(array_combine($paths, array_map($said, $answers->problems)));
         }
-        $saved = $change->handle($item, $person, $sent['base'], $own, fn (PartTree $state): PartTree => SentAnswers::into($form, $state, $touched, $answers), "entry-{$person->id}-{$item->head}");
+        $saved = $change->handle(
+            $item,
+            $person,
+            $sent['base'],
+            $own,
+            fn (PartTree $state): PartTree => SentAnswers::into($form, $state, $touched, $answers),
+            "entry-{$person->id}-{$item->head}",
+        );
         abort_unless($saved instanceof Saved, 409);
 
         if ($saved->held !== []) {
@@ -58,6 +68,17 @@ final class EntryController extends Controller
             $saved->version->unkept => __('form.saved_unkept'),
             default => __('form.saved', ['number' => (string) $saved->version->number]),
         });
+    }
+
+    /** The form for somebody who works with an entry: they may leave open what had to be answered, and fill in what was skipped. */
+    private static function withAllOpen(PartTree $form): PartTree
+    {
+        $asked = array_filter($form->parts, fn (Part $part): bool => $part->role !== 'skip_rule');
+
+        return PartTree::of(array_map(
+            fn (Part $part): Part => $part->role === 'question' ? $part->with('required', false) : $part,
+            array_values($asked),
+        ));
     }
 
     public function destroy(Request $request, Item $item, TakeAway $away): RedirectResponse

@@ -25,20 +25,37 @@ final class EntryProposalsController extends Controller
     {
         Gate::authorize('entries', $item);
 
-        return view('kinds.entry.waiting', ['item' => $item, 'waiting' => new EntryProposals($item, $this->person($request), $states, $proposed, $phrases)]);
+        return view('kinds.entry.waiting', [
+            'item' => $item,
+            'waiting' => new EntryProposals($item, $this->person($request), $states, $proposed, $phrases),
+        ]);
     }
 
     /** Says yes to those that are ticked. No is said to one at a time, with a word why. */
     public function store(AgreeTogetherRequest $request, Item $item, AnswerProposal $answer): RedirectResponse
     {
         $ticked = $request->validated('proposals');
-        $proposals = EntryProposals::waiting($item, $this->person($request))->with('user', 'item.shelf.memberships')->whereKey($ticked)->orderBy('id')->get();
+        $proposals = EntryProposals::waiting($item, $this->person($request))
+            ->with('user', 'item.shelf.memberships')
+            ->whereKey($ticked)
+            ->orderBy('id')
+            ->get();
         foreach ($proposals as $proposal) {
             Gate::authorize('decide', [$proposal->item, $proposal]);
         }
-        $done = DB::transaction(fn (): int => $proposals->filter(fn ($proposal) => $answer->handle($proposal, $this->person($request), ProposalState::Accepted))->count());
+        $done = DB::transaction(
+            fn (): int => $proposals
+                ->filter(fn ($proposal) => $answer->handle($proposal, $this->person($request), ProposalState::Accepted))
+                ->count(),
+        );
         $left = EntryProposals::waiting($item, $this->person($request))->whereKey($ticked)->count();
 
-        return redirect()->route('entries.waiting', $item)->with('said', trans_choice('agreeing.done', $done, ['count' => (string) $done]).($left === 0 ? '' : ' '.trans_choice('agreeing.left', $left, ['count' => (string) $left])));
+        return redirect()
+            ->route('entries.waiting', $item)
+            ->with(
+                'said',
+                trans_choice('agreeing.done', $done, ['count' => (string) $done])
+                    .($left === 0 ? '' : ' '.trans_choice('agreeing.left', $left, ['count' => (string) $left])),
+            );
     }
 }

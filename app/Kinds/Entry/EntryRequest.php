@@ -15,7 +15,11 @@ final class EntryRequest extends ItemRequest
     public function rules(): array
     {
         return [
-            'base' => ['required', 'string', 'size:40'], 'a' => ['nullable', 'array', 'max:500'], 'shown' => ['nullable', 'array', 'max:500'], 'shown.*' => ['string', 'max:24'], 'proposal' => ['nullable', 'integer'],
+            'base' => ['required', 'string', 'size:40'],
+            'a' => ['nullable', 'array', 'max:500'],
+            'shown' => ['nullable', 'array', 'max:500'],
+            'shown.*' => ['string', 'max:24'],
+            'proposal' => ['nullable', 'integer'],
         ];
     }
 }

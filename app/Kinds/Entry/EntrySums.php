@@ -43,10 +43,23 @@ final class EntrySums
     {
         $entries = fn () => DB::table('items')->where('items.form_id', $this->form->id)->whereNull('items.deleted_at');
         $this->count = $entries()->count();
-        $days = $entries()->groupByRaw('substr(items.created_at, 1, 10)')->orderBy('day')->selectRaw('substr(items.created_at, 1, 10) AS day, COUNT(*) AS count')->get();
+        $days = $entries()
+            ->groupByRaw('substr(items.created_at, 1, 10)')
+            ->orderBy('day')
+            ->selectRaw('substr(items.created_at, 1, 10) AS day, COUNT(*) AS count')
+            ->get();
         $this->byDay = array_values(array_map(fn (object $row) => [(string) $row->day, (int) $row->count], $days->all()));
-        $live = $entries()->whereNotNull('asked_id')->groupBy('asked_id')->selectRaw('asked_id, COUNT(*) AS count')->pluck('count', 'asked_id');
-        $this->byPublishing = array_values(array_map(fn (Publishing $one) => [(string) $one->version->number, (int) $live[$one->id]], Publishing::query()->with('version')->whereKey($live->keys())->orderBy('count')->get()->all()));
+        $live = $entries()
+            ->whereNotNull('asked_id')
+            ->groupBy('asked_id')
+            ->selectRaw('asked_id, COUNT(*) AS count')
+            ->pluck('count', 'asked_id');
+        $this->byPublishing = array_values(
+            array_map(
+                fn (Publishing $one) => [(string) $one->version->number, (int) $live[$one->id]],
+                Publishing::query()->with('version')->whereKey($live->keys())->orderBy('count')->get()->all(),
+            ),
+        );
         $asked = [];
         foreach ((new Flow($tree))->questions as $question) {
             $asked[] = $question->id;
@@ -71,9 +84,24 @@ final class EntrySums
         if (in_array($type, ['number', 'scale'], true)) {
             $figures = $this->figures((clone $rows)->whereNotNull('answers.number'));
         }
-        $latest = $bars !== [] || $type === 'number' ? [] : array_values(array_map(strval(...), (clone $rows)->orderByDesc('answers.item_id')->limit(self::LATEST)->pluck('answers.text')->all()));
+        $latest = $bars !== [] || $type === 'number'
+            ? []
+            : array_values(
+                array_map(
+                    strval(...),
+                    (clone $rows)->orderByDesc('answers.item_id')->limit(self::LATEST)->pluck('answers.text')->all(),
+                ),
+            );
 
-        return ['question' => $label, 'type' => $type === '' ? '' : (string) __("form.types.{$type}"), 'count' => $count, 'bars' => $bars, 'figures' => $figures, 'latest' => $latest, 'isGone' => $question === null];
+        return [
+            'question' => $label,
+            'type' => $type === '' ? '' : (string) __("form.types.{$type}"),
+            'count' => $count,
+            'bars' => $bars,
+            'figures' => $figures,
+            'latest' => $latest,
+            'isGone' => $question === null,
+        ];
     }
 
     /**
@@ -83,13 +111,28 @@ final class EntrySums
     private function bars($rows, ?Part $question, string $type): array
     {
         if ($type === 'scale' && $question !== null) {
-            $counts = (clone $rows)->groupBy('answers.number')->selectRaw('answers.number AS at, COUNT(*) AS count')->pluck('count', 'at')->all();
+            $counts = (clone $rows)
+                ->groupBy('answers.number')
+                ->selectRaw('answers.number AS at, COUNT(*) AS count')
+                ->pluck('count', 'at')
+                ->all();
             [$least, $most] = Answers::scaleOf($question);
 
-            return array_map(fn (int $step) => [(string) $step, (int) ($counts[(string) (float) $step] ?? $counts[(string) $step] ?? $counts["{$step}.0"] ?? 0)], range($least, $most));
+            return array_map(
+                fn (int $step) => [
+                    (string) $step,
+                    (int) ($counts[(string) (float) $step] ?? ($counts[(string) $step] ?? ($counts["{$step}.0"] ?? 0))),
+                ],
+                range($least, $most),
+            );
         }
         $counts = [];
-        foreach ((clone $rows)->groupBy('answers.choices', 'answers.text')->selectRaw('answers.choices AS choices, answers.text AS text, COUNT(*) AS count')->get() as $row) {
+        foreach (
+            (clone $rows)
+                ->groupBy('answers.choices', 'answers.text')
+                ->selectRaw('answers.choices AS choices, answers.text AS text, COUNT(*) AS count')
+                ->get() as $row
+        ) {
             $choices = $row->choices === null ? null : json_decode((string) $row->choices, true);
             foreach (is_array($choices) ? $choices : [(string) $row->text] as $choice) {
                 $counts[(string) $choice] = ($counts[(string) $choice] ?? 0) + (int) $row->count;
@@ -106,7 +149,10 @@ final class EntrySums
         foreach (array_slice($counts, 0, 12, true) as $choice => $count) {
             $words = array_map($this->wordsOf(...), explode(':', (string) $choice, 2));
             $isPlain = $type === 'yes_no' || ($question === null && in_array(null, $words, true));
-            $bars[] = [$isPlain ? (string) $choice : (in_array(null, $words, true) ? (string) __('form.choice_gone') : implode(': ', $words)), $count];
+            $bars[] = [
+                $isPlain ? (string) $choice : (in_array(null, $words, true) ? (string) __('form.choice_gone') : implode(': ', $words)),
+                $count,
+            ];
         }
 
         return $bars;
@@ -121,7 +167,9 @@ final class EntrySums
         if ($this->earlier === null) {
             $this->earlier = [];
             $states = app(States::class);
-            foreach ($this->form->publishings()->with('version')->whereNotNull('count')->orderByDesc('count')->limit(self::EARLIER)->get() as $publishing) {
+            foreach (
+                $this->form->publishings()->with('version')->whereNotNull('count')->orderByDesc('count')->limit(self::EARLIER)->get() as $publishing
+            ) {
                 foreach ($states->tree($publishing->version->root)->parts as $part) {
                     $this->earlier += in_array($part->role, ['choice', 'grid_line'], true) ? [$part->id => $part->string('label')] : [];
                 }
@@ -139,7 +187,9 @@ final class EntrySums
     /** @return array<string, string> of the answers that are numbers */
     private function figures(Builder $numbers): array
     {
-        $all = (array) (clone $numbers)->selectRaw('COUNT(*) AS count, SUM(number) AS sum, MIN(number) AS least, MAX(number) AS most')->first();
+        $all = (array) (clone $numbers)
+            ->selectRaw('COUNT(*) AS count, SUM(number) AS sum, MIN(number) AS least, MAX(number) AS most')
+            ->first();
         $count = (int) ($all['count'] ?? 0);
         if ($count === 0) {
             return [];
@@ -148,8 +198,11 @@ final class EntrySums
         $middle = (clone $numbers)->orderBy('answers.number')->offset(intdiv($count - 1, 2))->limit(2 - $count % 2)->pluck('number');
 
         return [
-            __('form.figures.sum') => self::figure((float) $all['sum']), __('form.figures.mean') => self::figure((float) $all['sum'] / $count),
-            __('form.figures.median') => self::figure((float) $middle->avg()), __('form.figures.least') => self::figure((float) $all['least']), __('form.figures.most') => self::figure((float) $all['most']),
+            __('form.figures.sum') => self::figure((float) $all['sum']),
+            __('form.figures.mean') => self::figure((float) $all['sum'] / $count),
+            __('form.figures.median') => self::figure((float) $middle->avg()),
+            __('form.figures.least') => self::figure((float) $all['least']),
+            __('form.figures.most') => self::figure((float) $all['most']),
         ];
     }
 }

@@ -56,23 +56,45 @@ final readonly class EntryTable
             $entries[] = [...$own, 'answers' => array_map(strval(...), array_diff_key($row, $own))];
         }
 
-        return (string) json_encode(['questions' => $this->list->shown(), 'entries' => $entries], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT | JSON_INVALID_UTF8_SUBSTITUTE)."\n";
+        return (string) json_encode(
+            ['questions' => $this->list->shown(), 'entries' => $entries],
+            JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT | JSON_INVALID_UTF8_SUBSTITUTE,
+        )."\n";
     }
 
-    /** @return iterable<int, array<string, string|int>> what is known of an entry and what was answered, by column; nothing that is empty */
+    /**
+     * @return iterable<int, array<string, string|int>> what is known of an entry and what was answered, by column; nothing that is empty
+     */
     private function rows(): iterable
     {
         $at = 0;
         foreach (array_chunk($this->list->query()->setEagerLoads([])->pluck('items.id')->all(), self::PIECE) as $ids) {
             $entries = DB::table('items')
-                ->join('versions AS newest', fn ($join) => $join->on('newest.item_id', '=', 'items.id')->on('newest.number', '=', 'items.head'))->join('users AS editors', 'editors.id', '=', 'newest.user_id')
-                ->join('versions AS first', fn ($join) => $join->on('first.item_id', '=', 'items.id')->where('first.number', 1))->join('users AS senders', 'senders.id', '=', 'first.user_id')
-                ->whereIn('items.id', $ids)->get(['items.id', 'items.number', 'items.created_at AS sent', 'senders.name AS from', 'items.changed_at AS changed', 'editors.name AS by'])->keyBy('id');
+                ->join(
+                    'versions AS newest',
+                    fn ($join) => $join->on('newest.item_id', '=', 'items.id')->on('newest.number', '=', 'items.head'),
+                )
+                ->join('users AS editors', 'editors.id', '=', 'newest.user_id')
+                ->join('versions AS first', fn ($join) => $join->on('first.item_id', '=', 'items.id')->where('first.number', 1))
+                ->join('users AS senders', 'senders.id', '=', 'first.user_id')
+                ->whereIn('items.id', $ids)
+                ->get([
+                    'items.id',
+                    'items.number',
+                    'items.created_at AS sent',
+                    'senders.name AS from',
+                    'items.changed_at AS changed',
+                    'editors.name AS by',
+                ])
+                ->keyBy('id');
             $answers = EntryList::answersOf($ids);
             foreach ($ids as $id) {
                 $entry = (array) $entries[$id];
                 unset($entry['id']);
-                yield $at++ => [...$entry, ...array_filter(array_intersect_key($answers[$id] ?? [], $this->list->shown()), fn (string $text) => $text !== '')];
+                yield $at++ => [
+                    ...$entry,
+                    ...array_filter(array_intersect_key($answers[$id] ?? [], $this->list->shown()), fn (string $text) => $text !== ''),
+                ];
             }
         }
     }

@@ -48,13 +48,17 @@ final class EntryView
     /** Whether the file of an answer is a picture, which can be shown. */
     public function isPicture(string $question): bool
     {
-        return Picture::query()->where(['item_id' => $this->item->form_id, 'chunk' => $this->answering->files[$question][0]])->value('type') !== 'application/pdf';
+        return Picture::query()
+            ->where(['item_id' => $this->item->form_id, 'chunk' => $this->answering->files[$question][0]])
+            ->value('type') !== 'application/pdf';
     }
 
     /** @return list<Part> */
     public function questions(): array
     {
-        return array_values(array_filter((new Flow($this->answering->form))->questions, fn (Part $question) => $question->string('type') !== 'note'));
+        return array_values(
+            array_filter((new Flow($this->answering->form))->questions, fn (Part $question) => $question->string('type') !== 'note'),
+        );
     }
 
     /** @return array<string, array{string, string}> */

@@ -23,7 +23,12 @@ final class Past extends Plain
     {
         $was = $at->asItWas();
 
-        return ['answers' => FormRows::flat($was ? Blocks::plain($at->kind, $at->comparison->old) : Blocks::compared($at->kind, $at->comparison), ! $was && $at->address->rows === 'changed' && $at->address->from !== $at->address->to)];
+        return [
+            'answers' => FormRows::flat(
+                $was ? Blocks::plain($at->kind, $at->comparison->old) : Blocks::compared($at->kind, $at->comparison),
+                ! $was && $at->address->rows === 'changed' && $at->address->from !== $at->address->to,
+            ),
+        ];
     }
 
     public function says(Part $part): string

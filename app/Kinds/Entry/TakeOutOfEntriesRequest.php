@@ -24,8 +24,13 @@ final class TakeOutOfEntriesRequest extends EntryChangesRequest
     public function rules(): array
     {
         return [
-            ...parent::rules(), 'all' => ['nullable', 'boolean'], 'after' => ['nullable', 'integer', 'min:0', 'max:9999999999'], 'of' => ['nullable', 'integer', 'min:0', 'max:9999999999'], 'done' => ['nullable', 'integer', 'min:0', 'max:9999999999'],
-            'entries' => ['required_unless:all,1', 'array', 'max:'.self::AT_ONCE], 'entries.*' => ['string', 'max:40'],
+            ...parent::rules(),
+            'all' => ['nullable', 'boolean'],
+            'after' => ['nullable', 'integer', 'min:0', 'max:9999999999'],
+            'of' => ['nullable', 'integer', 'min:0', 'max:9999999999'],
+            'done' => ['nullable', 'integer', 'min:0', 'max:9999999999'],
+            'entries' => ['required_unless:all,1', 'array', 'max:'.self::AT_ONCE],
+            'entries.*' => ['string', 'max:40'],
         ];
     }
 

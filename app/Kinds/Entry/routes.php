@@ -11,7 +11,10 @@ use Illuminate\Support\Facades\Route;
 Route::prefix('/items/{item}')->group(function (): void {
     Route::get('/entries', [EntriesController::class, 'show'])->name('entries');
     Route::get('/entries/sums', [EntriesController::class, 'sums'])->name('entries.sums');
-    Route::get('/entries/download/{format}', [EntriesController::class, 'download'])->whereIn('format', ['csv', 'xlsx', 'json'])->middleware('beside:copy')->name('entries.download');
+    Route::get('/entries/download/{format}', [EntriesController::class, 'download'])
+        ->whereIn('format', ['csv', 'xlsx', 'json'])
+        ->middleware('beside:copy')
+        ->name('entries.download');
     Route::get('/entries/outbox', [EntriesController::class, 'outbox'])->name('entries.outbox');
     Route::get('/entries/changes', [EntryChangesController::class, 'show'])->name('entries.changes');
     Route::post('/entries/changes', [EntryChangesController::class, 'store'])->name('entries.changes.out');

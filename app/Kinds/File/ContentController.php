@@ -27,13 +27,21 @@ final class ContentController extends Controller
             return $known;
         }
 
-        return response()->stream(function () use ($file): void {
-            foreach ($file->stream() as $piece) {
-                echo $piece;
-            }
-        }, 200, [
-            'Content-Type' => $file->media, 'Content-Length' => (string) $file->size, 'ETag' => "\"{$file->sha256}\"", 'Cache-Control' => 'private, no-cache',
-            'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; sandbox", 'X-Content-Type-Options' => 'nosniff',
-        ]);
+        return response()->stream(
+            function () use ($file): void {
+                foreach ($file->stream() as $piece) {
+                    echo $piece;
+                }
+            },
+            200,
+            [
+                'Content-Type' => $file->media,
+                'Content-Length' => (string) $file->size,
+                'ETag' => "\"{$file->sha256}\"",
+                'Cache-Control' => 'private, no-cache',
+                'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; sandbox",
+                'X-Content-Type-Options' => 'nosniff',
+            ],
+        );
     }
 }

@@ -40,14 +40,28 @@ final readonly class KeepFile
     /** Versions that a text may have been made from. */
     private const LOOKED_BACK = 12;
 
-    public function __construct(private SqliteChunkStore $chunks, private FileBytes $bytes, private MakeItem $make, private SaveState $save, private States $states) {}
+    public function __construct(
+        private SqliteChunkStore $chunks,
+        private FileBytes $bytes,
+        private MakeItem $make,
+        private SaveState $save,
+        private States $states,
+    ) {}
 
     /** @param (Closure(): string)|null $ids gives new parts their ids; at random if not given */
     public function asNew(Shelf $shelf, User $maker, string $name, PieceList $list, ?Closure $ids = null): Item
     {
         $tree = self::matched(PartTree::of([]), $this->tree($name, $list), $ids);
 
-        return $this->make->handle($shelf, $maker, (new FileKind)->name(), $name, content: new Content(new FileKind, $tree), keepIds: true, first: fn (Item $item) => $this->rest($item, $tree, $list));
+        return $this->make->handle(
+            $shelf,
+            $maker,
+            (new FileKind)->name(),
+            $name,
+            content: new Content(new FileKind, $tree),
+            keepIds: true,
+            first: fn (Item $item) => $this->rest($item, $tree, $list),
+        );
     }
 
     /**
@@ -66,8 +80,12 @@ final readonly class KeepFile
         }
         $this->rest($item, $tree, $list);
         $note = __($number === $item->head ? 'item.from_file' : 'file.from_older', ['name' => $name, 'number' => (string) $number]);
-        $saved = $this->save->handle($item, $editor, new Sent($root, $tree, 'file', keep: true, note: mb_substr($note, 0, (int) config('attic.note')), grows: false));
-        if (! $saved instanceof Saved) {
+        $saved = $this->save->handle(
+            $item,
+            $editor,
+            new Sent($root, $tree, 'file', keep: true, note: mb_substr($note, 0, (int) config('attic.note')), grows: false),
+        );
+        if (! ($saved instanceof Saved)) {
             throw ValidationException::withMessages(['file' => __('file.not_whole')]);
         }
 
@@ -75,8 +93,8 @@ final readonly class KeepFile
     }
 
     /**
-     * The version that a text was made from: of the newest, back to the last that its editor made, that whose lines differ least from it, so that what others
-     * brought since stays. A text that is what an older version was is meant to be that again.
+     * The version that a text was made from: of the newest, back to the last that its editor made, that whose lines differ least from it,
+     * so that what others brought since stays. A text that is what an older version was is meant to be that again.
      *
      * @return array{string, int} its root and number
      */
@@ -88,7 +106,13 @@ final readonly class KeepFile
             return $found;
         }
         [$least, $own] = [null, false];
-        foreach (Version::query()->where('item_id', $item->id)->orderByDesc('number')->limit(self::LOOKED_BACK)->get(['number', 'root', 'user_id']) as $version) {
+        foreach (
+            Version::query()
+                ->where('item_id', $item->id)
+                ->orderByDesc('number')
+                ->limit(self::LOOKED_BACK)
+                ->get(['number', 'root', 'user_id']) as $version
+        ) {
             $then = self::lines($this->states->tree($version->root));
             [$came, $went] = [array_diff_key($lines, $then), array_diff_key($then, $lines)];
             $apart = [count($came) + count($went), self::wordsApart($came, $went)];
@@ -161,9 +185,17 @@ final readonly class KeepFile
         $media = self::media($name, substr($head, 0, self::LOOKED_AT));
         $lines = $text === null || ! self::isText($media) ? null : TextFile::tree($name, $media, $text);
 
-        return $lines ?? PartTree::of([new Part('file', FileRole::Bytes->value, 0, [
-            'name' => $name, 'media' => $media, 'size' => $size, 'chunk' => bin2hex(Address::of($list->chunk())), 'sha256' => hash_final($sum), 'mark' => false,
-        ])]);
+        return $lines
+            ?? PartTree::of([
+                new Part('file', FileRole::Bytes->value, 0, [
+                    'name' => $name,
+                    'media' => $media,
+                    'size' => $size,
+                    'chunk' => bin2hex(Address::of($list->chunk())),
+                    'sha256' => hash_final($sum),
+                    'mark' => false,
+                ]),
+            ]);
     }
 
     /** Of a text, what its ending says it is; else what its bytes say. */
@@ -174,7 +206,15 @@ final readonly class KeepFile
 
         return match (true) {
             $head === '' => 'text/plain',
-            str_starts_with($found, 'text/') || $found === 'application/json' => ['md' => 'text/markdown', 'markdown' => 'text/markdown', 'csv' => 'text/csv', 'tsv' => 'text/tab-separated-values', 'html' => 'text/html', 'htm' => 'text/html', 'json' => 'application/json'][$ending] ?? 'text/plain',
+            str_starts_with($found, 'text/') || $found === 'application/json' => [
+                'md' => 'text/markdown',
+                'markdown' => 'text/markdown',
+                'csv' => 'text/csv',
+                'tsv' => 'text/tab-separated-values',
+                'html' => 'text/html',
+                'htm' => 'text/html',
+                'json' => 'application/json',
+            ][$ending] ?? 'text/plain',
             // A document of an office is an archive besides.
             $found === 'application/zip' && isset(self::OFFICE[$ending]) => self::OFFICE[$ending],
             default => preg_match('~^[a-z]+/[\w.+-]{1,90}$~D', $found) === 1 ? $found : 'application/octet-stream',
@@ -184,12 +224,19 @@ final readonly class KeepFile
     /** A PDF may be made of letters alone, and is no text. */
     private static function isText(string $media): bool
     {
-        return str_starts_with($media, 'text/') || in_array($media, ['application/json', 'application/xml', 'application/javascript', 'image/svg+xml', 'application/octet-stream'], true);
+        return str_starts_with($media, 'text/')
+            || in_array(
+                $media,
+                ['application/json', 'application/xml', 'application/javascript', 'image/svg+xml', 'application/octet-stream'],
+                true,
+            );
     }
 
     private const OFFICE = [
-        'docx' => 'application/vnd.openxmlformats-officedocument.wordprocessingml.document', 'xlsx' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-        'odt' => 'application/vnd.oasis.opendocument.text', 'ods' => 'application/vnd.oasis.opendocument.spreadsheet',
+        'docx' => 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
+        'xlsx' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+        'odt' => 'application/vnd.oasis.opendocument.text',
+        'ods' => 'application/vnd.oasis.opendocument.spreadsheet',
     ];
 
     /**
@@ -203,13 +250,18 @@ final readonly class KeepFile
         if ($file->string('chunk') === '') {
             return;
         }
-        $size = str_starts_with($file->string('media'), 'image/') && $list->bytes() < 20_971_520 ? @getimagesizefromstring($this->bytes->whole($list)) : false;
+        $size = str_starts_with($file->string('media'), 'image/') && $list->bytes() < 20_971_520
+            ? @getimagesizefromstring($this->bytes->whole($list))
+            : false;
         DB::transaction(function () use ($item, $file, $list, $size): void {
             if (! $this->chunks->holds(array_column($list->pieces, 0))) {
                 throw ValidationException::withMessages(['file' => __('file.not_whole')]);
             }
             $this->chunks->write([(string) hex2bin($file->string('chunk')) => $list->chunk()]);
-            Picture::query()->firstOrCreate(['item_id' => $item->id, 'chunk' => $file->string('chunk')], ['type' => $file->string('media'), 'width' => $size[0] ?? 0, 'height' => $size[1] ?? 0, 'bytes' => $list->bytes()]);
+            Picture::query()->firstOrCreate(
+                ['item_id' => $item->id, 'chunk' => $file->string('chunk')],
+                ['type' => $file->string('media'), 'width' => $size[0] ?? 0, 'height' => $size[1] ?? 0, 'bytes' => $list->bytes()],
+            );
         });
     }
 }

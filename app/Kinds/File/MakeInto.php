@@ -33,7 +33,12 @@ final readonly class MakeInto
         $found = [];
         foreach (Reading::canBeParts($file) ? Kinds::all() : [] as $kind) {
             $making = Rooms::of($kind->name(), AnyMaking::class);
-            if ($making::OFFERED !== null && $file->ending() !== 'json' && in_array($file->ending(), $making::ENDINGS, true) && $making->page($shelf) === null) {
+            if (
+                $making::OFFERED !== null
+                && $file->ending() !== 'json'
+                && in_array($file->ending(), $making::ENDINGS, true)
+                && $making->page($shelf) === null
+            ) {
                 $found[] = $kind->name();
             }
         }
@@ -60,9 +65,20 @@ final readonly class MakeInto
             if ($content->kind->name() !== $kind) {
                 continue;
             }
-            $note = mb_substr(__('file.made_of', ['number' => (string) $version->number, 'name' => $file->name]), 0, (int) config('attic.note'));
+            $note = mb_substr(
+                __('file.made_of', ['number' => (string) $version->number, 'name' => $file->name]),
+                0,
+                (int) config('attic.note'),
+            );
             if ($made === null) {
-                $made = $this->make->handle($item->shelf, $version->user, $kind, pathinfo($item->title, PATHINFO_FILENAME) ?: $item->title, content: $content, note: $note);
+                $made = $this->make->handle(
+                    $item->shelf,
+                    $version->user,
+                    $kind,
+                    pathinfo($item->title, PATHINFO_FILENAME) ?: $item->title,
+                    content: $content,
+                    note: $note,
+                );
             } else {
                 $this->bring->handle($made, $version->user, $content, $file->name, left: $note);
             }
@@ -74,6 +90,13 @@ final readonly class MakeInto
     /** @return Collection<int, Version> the oldest first */
     private function versions(Item $item): Collection
     {
-        return Version::query()->with('user')->where('item_id', $item->id)->orderByDesc('number')->limit(self::MOST)->get()->reverse()->values();
+        return Version::query()
+            ->with('user')
+            ->where('item_id', $item->id)
+            ->orderByDesc('number')
+            ->limit(self::MOST)
+            ->get()
+            ->reverse()
+            ->values();
     }
 }

@@ -30,6 +30,8 @@ final class MakeIntoController extends Controller
             throw ValidationException::withMessages(['file' => __('item.file_unreadable', ['reason' => $e->getMessage()])]);
         }
 
-        return redirect()->route('item', $made)->with('said', trans_choice('file.made', $made->head, ['kind' => $kind, 'title' => $item->title]));
+        return redirect()
+            ->route('item', $made)
+            ->with('said', trans_choice('file.made', $made->head, ['kind' => $kind, 'title' => $item->title]));
     }
 }

@@ -25,8 +25,8 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Miniature\Sample;
 
 /**
- * A file is looked at as a picture, by the lines of its text, as the parts of a kind that can read it, or by its bytes. Only a text that is kept in lines knows who
- * wrote which of them; what is read as something knows who brought it.
+ * A file is looked at as a picture, by the lines of its text, as the parts of a kind that can read it, or by its bytes. Only a text that is
+ * kept in lines knows who wrote which of them; what is read as something knows who brought it.
  */
 final class Past extends Plain
 {
@@ -48,7 +48,12 @@ final class Past extends Plain
         $face = self::face($old, $new, $address);
         $readAs = match (true) {
             $face === Face::Parts => (new Told($this->states, $this->bytes))->between($item, $from, $to, Reading::parts(...)),
-            $face === Face::Lines && ! ($old->isText && $new->isText) => (new Told($this->states, $this->bytes))->between($item, $from, $to, Reading::lines(...)),
+            $face === Face::Lines && ! ($old->isText && $new->isText) => (new Told($this->states, $this->bytes))->between(
+                $item,
+                $from,
+                $to,
+                Reading::lines(...),
+            ),
             default => null,
         };
 
@@ -59,10 +64,19 @@ final class Past extends Plain
     {
         [$old, $new] = $this->ends($at);
         $face = self::face($old, $new, $at->address);
-        $isRead = $face === Face::Parts ? $at->comparison->kind->name() !== $at->item->kind : $face === Face::Lines && ($at->comparison->kind->name() !== $at->item->kind || self::isLines($at));
-        $data = ['old' => $old, 'new' => $new, 'face' => $isRead || in_array($face, [Face::Picture, Face::Bytes], true) ? $face : Face::Bytes, 'pieces' => null];
+        $isRead = $face === Face::Parts
+            ? $at->comparison->kind->name() !== $at->item->kind
+            : $face === Face::Lines && ($at->comparison->kind->name() !== $at->item->kind || self::isLines($at));
+        $data = [
+            'old' => $old,
+            'new' => $new,
+            'face' => $isRead || in_array($face, [Face::Picture, Face::Bytes], true) ? $face : Face::Bytes,
+            'pieces' => null,
+        ];
         // What a file is only read as are no parts of it: one can't choose among them, and what is said about them is said about the file.
-        $data += $data['face'] === Face::Parts || ($data['face'] === Face::Lines && ! ($old->isText && $new->isText)) ? ['readOf' => $new->id] : [];
+        $data += $data['face'] === Face::Parts || ($data['face'] === Face::Lines && ! ($old->isText && $new->isText))
+            ? ['readOf' => $new->id]
+            : [];
 
         $isOne = $at->asItWas() || $at->comparison->from->root === $at->comparison->to->root;
 
@@ -79,13 +93,50 @@ final class Past extends Plain
         [$old, $new] = $this->ends($at);
         $face = self::face($old, $new, $at->address);
         $faces = self::faces($old, $new, $at->address);
-        $switches = count($faces) < 2 ? [] : [['label' => (string) __('file.looked_at'), 'choices' => array_map(fn (Face $each): array => [(string) __($each === Face::Parts && Reading::isTable($new) ? 'file.face.table' : "file.face.{$each->value}"), ['show' => $each->value], $each === $face], $faces)]];
+        $switches = count($faces) < 2
+            ? []
+            : [
+                [
+                    'label' => (string) __('file.looked_at'),
+                    'choices' => array_map(
+                        fn (Face $each): array => [
+                            (string) __(
+                                $each === Face::Parts && Reading::isTable($new) ? 'file.face.table' : "file.face.{$each->value}",
+                            ),
+                            ['show' => $each->value],
+                            $each === $face,
+                        ],
+                        $faces,
+                    ),
+                ],
+            ];
 
-        return [...$switches, ...($face === Face::Bytes || ($face === Face::Parts && $at->comparison->kind->grid() !== null) ? [] : match (true) {
-            $at->address->view !== 'changed' => [],
-            $face === Face::Picture => [['label' => 'Layout', 'choices' => self::choices($at->address->layout === 'side' ? 'side' : 'together', 'layout', ['together' => (string) __('file.over'), 'side' => (string) __('file.side')])]],
-            default => [['label' => 'Layout', 'choices' => self::choices($at->address->layout === 'side' ? 'side' : 'together', 'layout', ['together' => 'Together', 'side' => 'Side by side'])]],
-        })];
+        return [
+            ...$switches,
+            ...$face === Face::Bytes || ($face === Face::Parts && $at->comparison->kind->grid() !== null)
+                ? []
+                : match (true) {
+                    $at->address->view !== 'changed' => [],
+                    $face === Face::Picture => [
+                        [
+                            'label' => 'Layout',
+                            'choices' => self::choices($at->address->layout === 'side' ? 'side' : 'together', 'layout', [
+                                'together' => (string) __('file.over'),
+                                'side' => (string) __('file.side'),
+                            ]),
+                        ],
+                    ],
+                    default => [
+                        [
+                            'label' => 'Layout',
+                            'choices' => self::choices($at->address->layout === 'side' ? 'side' : 'together', 'layout', [
+                                'together' => 'Together',
+                                'side' => 'Side by side',
+                            ]),
+                        ],
+                    ],
+                },
+        ];
     }
 
     public function tellsAuthors(LookedAt $at): bool
@@ -124,7 +175,9 @@ final class Past extends Plain
     private static function faces(FileState $old, FileState $new, HistoryAddress $address): array
     {
         // Who wrote what is told of lines alone.
-        return $address->view === 'who' ? [Face::Lines] : array_values(array_filter($old->faces(), fn (Face $face) => in_array($face, $new->faces(), true)));
+        return $address->view === 'who'
+            ? [Face::Lines]
+            : array_values(array_filter($old->faces(), fn (Face $face) => in_array($face, $new->faces(), true)));
     }
 
     private static function face(FileState $old, FileState $new, HistoryAddress $address): Face
@@ -149,7 +202,14 @@ final class Past extends Plain
         }
         $sheet = new SheetView($at->comparison, $this->states, $at->address->tab, $at->address->rows === 'all', false, $at->address->view);
 
-        return ['sheet' => $sheet, 'sheetLines' => $sheet->lines(0, self::LINES), 'isByAuthor' => false, 'writers' => [], 'chunk' => self::LINES, 'parts' => null];
+        return [
+            'sheet' => $sheet,
+            'sheetLines' => $sheet->lines(0, self::LINES),
+            'isByAuthor' => false,
+            'writers' => [],
+            'chunk' => self::LINES,
+            'parts' => null,
+        ];
     }
 
     /** Lines of a table that are shown. */
@@ -165,14 +225,17 @@ final class Past extends Plain
     {
         $pieces = new Pieces($at->address->piece);
         $kind = $at->comparison->kind;
-        $written = $at->address->view === 'who' ? new Authorship($at->item, $at->comparison->to, $at->comparison->new, $this->states) : null;
+        $written
+            = $at->address->view === 'who' ? new Authorship($at->item, $at->comparison->to, $at->comparison->new, $this->states) : null;
         $blocks = match (true) {
             $written !== null => Blocks::written($kind, $at->comparison->new, $written),
             $at->asItWas() => Blocks::plain($kind, $at->comparison->old),
             default => Blocks::compared($kind, $at->comparison),
         };
 
-        return ['pieces' => $pieces, 'blocks' => self::flat($blocks, $pieces), 'earlier' => $at->comparison->old] + ($written === null ? [] : ['written' => $written]) + ($isKept ? [] : ['parts' => null]);
+        return ['pieces' => $pieces, 'blocks' => self::flat($blocks, $pieces), 'earlier' => $at->comparison->old]
+            + ($written === null ? [] : ['written' => $written])
+            + ($isKept ? [] : ['parts' => null]);
     }
 
     /**
@@ -188,7 +251,9 @@ final class Past extends Plain
             array_push($open, ...array_reverse($block->children));
             $all[] = $block->alone();
         }
-        $shown = array_flip(array_map(fn (MarkedPart $marked) => $marked->part->id, $pieces->cut(array_map(fn (Block $block) => $block->marked, $all))));
+        $shown = array_flip(
+            array_map(fn (MarkedPart $marked) => $marked->part->id, $pieces->cut(array_map(fn (Block $block) => $block->marked, $all))),
+        );
 
         return array_values(array_filter($all, fn (Block $block) => isset($shown[$block->id()])));
     }
@@ -198,6 +263,13 @@ final class Past extends Plain
     {
         $pieces = new Pieces($at->address->piece);
 
-        return ['blockView' => $block, 'parts' => null, 'pieces' => $pieces, 'blocks' => $at->asItWas() ? Blocks::plain($at->comparison->kind, $at->comparison->old, $pieces) : Blocks::compared($at->comparison->kind, $at->comparison, $pieces)];
+        return [
+            'blockView' => $block,
+            'parts' => null,
+            'pieces' => $pieces,
+            'blocks' => $at->asItWas()
+                ? Blocks::plain($at->comparison->kind, $at->comparison->old, $pieces)
+                : Blocks::compared($at->comparison->kind, $at->comparison, $pieces),
+        ];
     }
 }

@@ -7,8 +7,8 @@ namespace App\Kinds\File;
 use GdImage;
 
 /**
- * Where two pictures differ, point by point: they are laid over one another by their upper left corners. Points that lie near each other make one place. Large pictures are
- * looked at in a smaller size.
+ * Where two pictures differ, point by point: they are laid over one another by their upper left corners. Points that lie near each other
+ * make one place. Large pictures are looked at in a smaller size.
  */
 final readonly class PictureCompared
 {
@@ -64,8 +64,21 @@ final readonly class PictureCompared
         [$width, $height] = [max($sizes[0][0], $sizes[1][0]), max($sizes[0][1], $sizes[1][1])];
         $scale = min(1.0, self::SIDE / max($width, $height));
         [$across, $down] = [max(1, (int) ceil($width * $scale)), max(1, (int) ceil($height * $scale))];
-        [$squares, $count] = self::squares(self::laid($pictures[0], $across, $down, $scale), self::laid($pictures[1], $across, $down, $scale), $across, $down);
-        $places = array_map(fn (array $box) => [$box[0] * self::SQUARE / $across, $box[1] * self::SQUARE / $down, min(1.0, ($box[2] + 1) * self::SQUARE / $across) - $box[0] * self::SQUARE / $across, min(1.0, ($box[3] + 1) * self::SQUARE / $down) - $box[1] * self::SQUARE / $down], self::places($squares));
+        [$squares, $count] = self::squares(
+            self::laid($pictures[0], $across, $down, $scale),
+            self::laid($pictures[1], $across, $down, $scale),
+            $across,
+            $down,
+        );
+        $places = array_map(
+            fn (array $box) => [
+                ($box[0] * self::SQUARE) / $across,
+                ($box[1] * self::SQUARE) / $down,
+                min(1.0, (($box[2] + 1) * self::SQUARE) / $across) - ($box[0] * self::SQUARE) / $across,
+                min(1.0, (($box[3] + 1) * self::SQUARE) / $down) - ($box[1] * self::SQUARE) / $down,
+            ],
+            self::places($squares),
+        );
 
         return new self($places, $count / ($across * $down), $sizes[0], $sizes[1]);
     }
@@ -78,8 +91,19 @@ final readonly class PictureCompared
             throw new \LogicException('There is room for a picture');
         }
         imagealphablending($whole, false);
-        imagefill($whole, 0, 0, 0x7F000000);
-        imagecopyresampled($whole, $picture, 0, 0, 0, 0, max(1, (int) round(imagesx($picture) * $scale)), max(1, (int) round(imagesy($picture) * $scale)), imagesx($picture), imagesy($picture));
+        imagefill($whole, 0, 0, 0x7f000000);
+        imagecopyresampled(
+            $whole,
+            $picture,
+            0,
+            0,
+            0,
+            0,
+            max(1, (int) round(imagesx($picture) * $scale)),
+            max(1, (int) round(imagesy($picture) * $scale)),
+            imagesx($picture),
+            imagesy($picture),
+        );
 
         return $whole;
     }
@@ -108,7 +132,13 @@ final readonly class PictureCompared
         // What can not be seen has no colour.
         $isClear = ($was >> 24 & 0x7F) === 0x7F && ($is >> 24 & 0x7F) === 0x7F;
 
-        return ! $isClear && max($solid, abs(($was >> 16 & 0xFF) - ($is >> 16 & 0xFF)), abs(($was >> 8 & 0xFF) - ($is >> 8 & 0xFF)), abs(($was & 0xFF) - ($is & 0xFF))) > self::TOLERANCE;
+        return ! $isClear
+            && max(
+                $solid,
+                abs((($was >> 16) & 0xff) - (($is >> 16) & 0xff)),
+                abs((($was >> 8) & 0xff) - (($is >> 8) & 0xff)),
+                abs(($was & 0xff) - ($is & 0xff)),
+            ) > self::TOLERANCE;
     }
 
     /**

@@ -34,7 +34,9 @@ final class Reading
 
     public static function canBeParts(FileState $file): bool
     {
-        return $file->size <= self::MOST && in_array($file->ending(), self::PARTS, true) && ($file->isText || str_contains($file->media, 'zip') || str_contains($file->media, 'document'));
+        return $file->size <= self::MOST
+            && in_array($file->ending(), self::PARTS, true)
+            && ($file->isText || str_contains($file->media, 'zip') || str_contains($file->media, 'document'));
     }
 
     /** Whether it is read as rows and columns. */
@@ -53,7 +55,12 @@ final class Reading
     {
         $format = FileFormat::ofPath($file->name);
         $bytes = $file->whole();
-        $text = $format->isText() ? (Encoding::of($bytes, Encoding::declared($bytes)) ?? new Encoding(Encoding::possible($bytes)[0] ?? Encoding::kept($bytes)->name))->text($bytes) : $bytes;
+        $text = $format->isText()
+            ? (
+                Encoding::of($bytes, Encoding::declared($bytes))
+                ?? new Encoding(Encoding::possible($bytes)[0] ?? Encoding::kept($bytes)->name)
+            )->text($bytes)
+            : $bytes;
 
         return $format->reader()->read($text, new FormatLimits(bytes: self::MOST, parts: 50_000, cells: 300_000));
     }
@@ -68,7 +75,9 @@ final class Reading
         if ($file->isText) {
             return new Content(new FileKind, $file->tree);
         }
-        $pages = $file->media === 'application/pdf' ? self::pdf($file->whole()) : [(string) __('file.in_archive') => self::archive($file->whole())];
+        $pages = $file->media === 'application/pdf'
+            ? self::pdf($file->whole())
+            : [(string) __('file.in_archive') => self::archive($file->whole())];
         $parts = [new Part('file', FileRole::Bytes->value, 0, ['name' => $file->name, 'media' => $file->media, 'mark' => false])];
         $count = 0;
         foreach ($pages as $title => $lines) {
@@ -86,7 +95,8 @@ final class Reading
 
     private static function isArchive(FileState $file): bool
     {
-        return $file->media === 'application/zip' || (str_contains($file->media, 'zip') && ! in_array($file->ending(), self::PARTS, true) && $file->ending() === 'zip');
+        return $file->media === 'application/zip'
+            || (str_contains($file->media, 'zip') && ! in_array($file->ending(), self::PARTS, true) && $file->ending() === 'zip');
     }
 
     /**
@@ -104,8 +114,13 @@ final class Reading
         }
         $pages = [];
         foreach (explode("\f", rtrim($read->output(), "\f")) as $at => $page) {
-            $lines = array_map(fn (string $line): string => trim((string) preg_replace('/(\S) {2,}/u', '$1  ', rtrim(mb_scrub($line)))), explode("\n", trim($page, "\n")));
-            $pages[(string) __('file.page', ['number' => (string) ($at + 1)])] = array_values(array_filter($lines, fn (string $line) => $line !== ''));
+            $lines = array_map(
+                fn (string $line): string => trim((string) preg_replace('/(\S) {2,}/u', '$1  ', rtrim(mb_scrub($line)))),
+                explode("\n", trim($page, "\n")),
+            );
+            $pages[(string) __('file.page', ['number' => (string) ($at + 1)])] = array_values(
+                array_filter($lines, fn (string $line) => $line !== ''),
+            );
         }
 
         return $pages;
@@ -131,7 +146,11 @@ final class Reading
             for ($at = 0; $at < min($zip->numFiles, self::MOST_LINES); $at++) {
                 $one = $zip->statIndex($at);
                 if (is_array($one) && ! str_ends_with($one['name'], '/')) {
-                    $lines[$one['name']] = mb_scrub($one['name']).' · '.__('file.bytes', ['count' => Numbers::said($one['size'])]).' · '.sprintf('%08x', $one['crc'] & 0xFFFFFFFF);
+                    $lines[$one['name']] = mb_scrub($one['name'])
+                    .' · '
+                    .__('file.bytes', ['count' => Numbers::said($one['size'])])
+                    .' · '
+                    .sprintf('%08x', $one['crc'] & 0xffffffff);
                 }
             }
             $zip->close();

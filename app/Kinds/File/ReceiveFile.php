@@ -17,7 +17,9 @@ use MistyAttic\Core\Store\ChunkMissing;
 use MistyAttic\Core\Store\PieceCutter;
 use MistyAttic\Core\Store\PieceList;
 
-/** Takes files in, slice by slice, and cuts them into pieces as they come: a large file whose most pieces are there already costs little. */
+/**
+ * Takes files in, slice by slice, and cuts them into pieces as they come: a large file whose most pieces are there already costs little.
+ */
 final readonly class ReceiveFile
 {
     /** Bytes of the largest file. */
@@ -45,7 +47,15 @@ final readonly class ReceiveFile
             throw ValidationException::withMessages(['size' => __('file.too_many', ['max' => (string) self::AT_ONCE])]);
         }
 
-        return Upload::query()->create(['key' => MakeItem::key().MakeItem::key(), 'user_id' => $person->id, 'shelf_id' => $shelf->id, 'item_id' => $item?->id, 'name' => self::named($name), 'size' => $size, 'touched_at' => now()->getTimestamp()]);
+        return Upload::query()->create([
+            'key' => MakeItem::key().MakeItem::key(),
+            'user_id' => $person->id,
+            'shelf_id' => $shelf->id,
+            'item_id' => $item?->id,
+            'name' => self::named($name),
+            'size' => $size,
+            'touched_at' => now()->getTimestamp(),
+        ]);
     }
 
     /**
@@ -69,7 +79,12 @@ final readonly class ReceiveFile
             // The same slice may have been sent twice at once.
             if ($upload->refresh()->got === $at) {
                 $this->chunks->insert($packed);
-                $upload->update(['got' => $at + strlen($bytes), 'rest' => $cutter->rest(), 'pieces' => $list->chunk(), 'touched_at' => now()->getTimestamp()]);
+                $upload->update([
+                    'got' => $at + strlen($bytes),
+                    'rest' => $cutter->rest(),
+                    'pieces' => $list->chunk(),
+                    'touched_at' => now()->getTimestamp(),
+                ]);
             }
 
             return $upload->got;
@@ -88,7 +103,9 @@ final readonly class ReceiveFile
         $item = $upload->item;
         try {
             $list->bytes() === $upload->size || throw ValidationException::withMessages(['size' => __('file.not_whole')]);
-            $done = $item === null ? $this->keep->asNew($upload->shelf, $person, $upload->name, $list) : $this->keep->asNext($item, $person, $upload->name, $list);
+            $done = $item === null
+                ? $this->keep->asNew($upload->shelf, $person, $upload->name, $list)
+                : $this->keep->asNext($item, $person, $upload->name, $list);
         } catch (ChunkMissing) {
             throw ValidationException::withMessages(['size' => __('file.not_whole')]);
         }
@@ -110,7 +127,9 @@ final readonly class ReceiveFile
         [$chunks, $list] = self::listed([...$cutter->take($bytes), ...$cutter->finish()], new PieceList);
         $this->chunks->write($chunks);
 
-        return $item === null ? $this->keep->asNew($shelf, $person, self::named($name), $list, $ids) : $this->keep->asNext($item, $person, self::named($name), $list, $ids);
+        return $item === null
+            ? $this->keep->asNew($shelf, $person, self::named($name), $list, $ids)
+            : $this->keep->asNext($item, $person, self::named($name), $list, $ids);
     }
 
     /**

@@ -47,7 +47,10 @@ final readonly class Seen
         return $this->content !== null && ! ($this->face === Face::Lines && $this->file->isText);
     }
 
-    /** @return list<array{name: string, rows: array<string, list<string>>}> the tabs of what is a table, each with its first rows by their ids */
+    /**
+     * @return list<array{name: string, rows: array<string, list<string>>}> the tabs of what is a table, each with its first rows by their
+     *     ids
+     */
     public function tables(): array
     {
         [$tree, $grid] = [$this->content?->tree, $this->content?->kind->grid()];
@@ -60,7 +63,19 @@ final readonly class Seen
             $columns = array_column(array_filter($below, fn (Part $part): bool => $part->role === $grid->column), 'id');
             $rows = array_slice(array_filter($below, fn (Part $part): bool => $part->role === $grid->row), 0, self::ROWS);
 
-            return ['name' => $tree->get($tab)->string('name'), 'rows' => array_combine(array_column($rows, 'id'), array_map(fn (Part $row): array => array_map(fn (string $column): string => Cell::show($row->fields[$column] ?? null), $columns), $rows))];
+            return [
+                'name' => $tree->get($tab)->string('name'),
+                'rows' => array_combine(
+                    array_column($rows, 'id'),
+                    array_map(
+                        fn (Part $row): array => array_map(
+                            fn (string $column): string => Cell::show($row->fields[$column] ?? null),
+                            $columns,
+                        ),
+                        $rows,
+                    ),
+                ),
+            ];
         }, $tree->children()[PartTree::ROOT] ?? []);
     }
 

@@ -20,8 +20,8 @@ use MistyAttic\Core\History\Touched;
 use MistyAttic\Core\Kinds\Fresh;
 
 /**
- * Two versions of a file as what they are read as. Its parts have no ids of their own: those that go together are told by what they hold, from version to version,
- * so that each change is known to be of who brought it.
+ * Two versions of a file as what they are read as. Its parts have no ids of their own: those that go together are told by what they hold,
+ * from version to version, so that each change is known to be of who brought it.
  */
 final readonly class Told
 {
@@ -87,7 +87,15 @@ final readonly class Told
     /** @return list<Version> those that brought another state, the last of them the later end; of many, that alone */
     private function steps(Item $item, Version $from, Version $to): array
     {
-        $between = Version::query()->where('item_id', $item->id)->where('number', '>', $from->number)->where('number', '<=', $to->number)->orderByDesc('number')->limit(self::MOST + 1)->get(['id', 'number', 'root', 'user_id'])->reverse()->values();
+        $between = Version::query()
+            ->where('item_id', $item->id)
+            ->where('number', '>', $from->number)
+            ->where('number', '<=', $to->number)
+            ->orderByDesc('number')
+            ->limit(self::MOST + 1)
+            ->get(['id', 'number', 'root', 'user_id'])
+            ->reverse()
+            ->values();
         $steps = [];
         $root = $from->root;
         $most = min(self::MOST, intdiv(self::MOST_BYTES, max(1, $this->file($to->root)->size)));

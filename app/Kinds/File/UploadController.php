@@ -50,16 +50,29 @@ final class UploadController extends Controller
     public function named(Request $request, Shelf $shelf): JsonResponse
     {
         Gate::authorize('make', $shelf);
-        $found = Item::query()->standing()->where(['shelf_id' => $shelf->id, 'kind' => (new FileKind)->name(), 'title' => $this->text($request, 'name')])->orderByDesc('changed_at')->first(['id', 'key', 'title', 'head']);
+        $found = Item::query()
+            ->standing()
+            ->where(['shelf_id' => $shelf->id, 'kind' => (new FileKind)->name(), 'title' => $this->text($request, 'name')])
+            ->orderByDesc('changed_at')
+            ->first(['id', 'key', 'title', 'head']);
 
-        return response()->json($found === null ? ['found' => null] : ['found' => $found->key, 'said' => __('file.there_already', ['name' => $found->title, 'number' => (string) ($found->head + 1)])]);
+        return response()->json(
+            $found === null
+                ? ['found' => null]
+                : [
+                    'found' => $found->key,
+                    'said' => __('file.there_already', ['name' => $found->title, 'number' => (string) ($found->head + 1)]),
+                ],
+        );
     }
 
     public function slice(Request $request, Upload $upload): JsonResponse
     {
         $this->own($request, $upload);
 
-        return response()->json(['got' => $this->receive->slice($upload, (int) $request->query('at', '0'), (string) $request->getContent())]);
+        return response()->json([
+            'got' => $this->receive->slice($upload, (int) $request->query('at', '0'), (string) $request->getContent()),
+        ]);
     }
 
     public function finish(Request $request, Upload $upload): JsonResponse
@@ -87,6 +100,8 @@ final class UploadController extends Controller
 
     private function after(Item $item, bool $isNext): string
     {
-        return $isNext && $item->head > 1 ? route('history', ['item' => $item, 'from' => $item->head - 1, 'to' => $item->head]) : route('item', $item);
+        return $isNext && $item->head > 1
+            ? route('history', ['item' => $item, 'from' => $item->head - 1, 'to' => $item->head])
+            : route('item', $item);
     }
 }

@@ -27,7 +27,11 @@ final class UploadRequest extends ShelfRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['name' => ['required', 'string', 'max:1000'], 'size' => ['required', 'integer', 'min:0'], 'item' => ['nullable', 'string', 'max:40']];
+        return [
+            'name' => ['required', 'string', 'max:1000'],
+            'size' => ['required', 'integer', 'min:0'],
+            'item' => ['nullable', 'string', 'max:40'],
+        ];
     }
 
     /** The file that it is to be the next version of. */
@@ -40,6 +44,11 @@ final class UploadRequest extends ShelfRequest
     {
         $key = $request->input('item');
 
-        return ! is_string($key) || $key === '' ? null : Item::query()->standing()->where(['key' => $key, 'shelf_id' => $shelf->id, 'kind' => (new FileKind)->name()])->firstOrFail();
+        return ! is_string($key) || $key === ''
+            ? null
+            : Item::query()
+                ->standing()
+                ->where(['key' => $key, 'shelf_id' => $shelf->id, 'kind' => (new FileKind)->name()])
+                ->firstOrFail();
     }
 }

@@ -20,7 +20,10 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use MistyAttic\Core\Content\PartTree;
 
-/** What everybody does who answers a form, on its shelf or at its address: pages that are gone through, answers that are taken, and those that are kept for another day. */
+/**
+ * What everybody does who answers a form, on its shelf or at its address: pages that are gone through, answers that are taken, and those
+ * that are kept for another day.
+ */
 final class AnswerDesk
 {
     private const MOST_BYTES = 5_242_880;
@@ -28,7 +31,14 @@ final class AnswerDesk
     /** Bytes of what is kept for another day. */
     private const MOST_HALF = 262_144;
 
-    public function __construct(private readonly States $states, private readonly SendMail $mail, private readonly TakesAnswers $takes, private readonly SendingBounds $bounds, private readonly TakeEntry $entries, private readonly KeepPicture $pictures) {}
+    public function __construct(
+        private readonly States $states,
+        private readonly SendMail $mail,
+        private readonly TakesAnswers $takes,
+        private readonly SendingBounds $bounds,
+        private readonly TakeEntry $entries,
+        private readonly KeepPicture $pictures,
+    ) {}
 
     /** @param array<string, string> $typed what was written and was not taken */
     public function page(Item $item, Publishing $live, Answering $answering, ?User $person, array $typed = [], ?string $closed = null): View
@@ -46,7 +56,13 @@ final class AnswerDesk
         $form ??= $this->states->tree($live->version->root);
         $files = $this->files($request, $item, $form, $sent['file'] ?? []);
 
-        return new Answering($form, $sent['a'] ?? [], array_values(array_filter($sent['seen'] ?? [], $form->has(...))), $files, $sent['to'] ?? null);
+        return new Answering(
+            $form,
+            $sent['a'] ?? [],
+            array_values(array_filter($sent['seen'] ?? [], $form->has(...))),
+            $files,
+            $sent['to'] ?? null,
+        );
     }
 
     public function start(Publishing $live): Answering
@@ -71,7 +87,10 @@ final class AnswerDesk
             }
             $words = implode(', ', array_filter($words, fn (string $word) => trim($word) !== ''));
             if ($words !== '') {
-                $asked = $tree->find(str_starts_with((string) $question, 'other-') ? substr((string) $question, 6) : (string) $question)?->richText()->text() ?? '';
+                $asked = $tree
+                    ->find(str_starts_with((string) $question, 'other-') ? substr((string) $question, 6) : (string) $question)
+                    ?->richText()
+                    ->text() ?? '';
                 $typed[$named && $asked !== '' ? $asked : (string) (count($typed) + 1)] = mb_substr($words, 0, 20_000);
             }
         }
@@ -79,10 +98,23 @@ final class AnswerDesk
         return $typed;
     }
 
-    /** @return array<string, string> what was written and is no answer of the entry: to a question that was removed, or that a rule skips */
+    /**
+     * @return array<string, string> what was written and is no answer of the entry: to a question that was removed, or that a rule skips
+     */
     public function left(Request $request, Item $form, PartTree $entry): array
     {
-        $other = new Request([], ['a' => array_filter((array) $request->input('a'), fn (int|string $question) => ! $entry->has(str_starts_with((string) $question, 'other-') ? substr((string) $question, 6) : (string) $question), ARRAY_FILTER_USE_KEY)]);
+        $other = new Request(
+            [],
+            [
+                'a' => array_filter(
+                    (array) $request->input('a'),
+                    fn (int|string $question) => ! $entry->has(
+                        str_starts_with((string) $question, 'other-') ? substr((string) $question, 6) : (string) $question,
+                    ),
+                    ARRAY_FILTER_USE_KEY,
+                ),
+            ],
+        );
         $other->setMethod('POST');
 
         return $this->typed($other, $form);
@@ -101,7 +133,9 @@ final class AnswerDesk
         $row = $token === null ? null : DB::table('half_answers')->where(['token' => $token, 'item_id' => $item->id])->value('sent');
         $sent = is_string($row) ? json_decode($row, true) : null;
 
-        return is_array($sent) && is_array($sent['a'] ?? null) && is_array($sent['files'] ?? null) ? ['a' => $sent['a'], 'files' => $sent['files']] : null;
+        return is_array($sent) && is_array($sent['a'] ?? null) && is_array($sent['files'] ?? null)
+            ? ['a' => $sent['a'], 'files' => $sent['files']]
+            : null;
     }
 
     /** What was answered so far, kept for another day at an address of its own. */
@@ -109,14 +143,44 @@ final class AnswerDesk
     {
         $live = $this->live($item);
         abort_if($this->takes->closed($item, $live, null) !== null, 403);
-        $answering = $this->answering($request, $item, $live, $entry === null ? null : (new EntryView($entry, $this->states))->answering->form);
-        $sent = (string) json_encode(['a' => array_filter($answering->sent, fn (string|int $name) => $answering->form->has(str_starts_with((string) $name, 'other-') ? substr((string) $name, 6) : (string) $name), ARRAY_FILTER_USE_KEY), 'files' => array_filter($answering->files, fn (array $file) => $file[0] !== '')]);
+        $answering = $this->answering(
+            $request,
+            $item,
+            $live,
+            $entry === null ? null : (new EntryView($entry, $this->states))->answering->form,
+        );
+        $sent = (string) json_encode([
+            'a' => array_filter(
+                $answering->sent,
+                fn (string|int $name) => $answering->form->has(
+                    str_starts_with((string) $name, 'other-') ? substr((string) $name, 6) : (string) $name,
+                ),
+                ARRAY_FILTER_USE_KEY,
+            ),
+            'files' => array_filter($answering->files, fn (array $file) => $file[0] !== ''),
+        ]);
         abort_if(strlen($sent) > self::MOST_HALF, 413);
         $token = Str::random(40);
-        DB::table('half_answers')->insert(['token' => $token, 'item_id' => $item->id, 'sent' => $sent, 'kept_at' => now()->format('Y-m-d H:i:s')]);
-        $address = $entry === null ? route('read', [$item->address, 'kept' => $token]) : route('read.mine', [$item->address, $entry->token, 'kept' => $token]);
+        DB::table('half_answers')->insert([
+            'token' => $token,
+            'item_id' => $item->id,
+            'sent' => $sent,
+            'kept_at' => now()->format('Y-m-d H:i:s'),
+        ]);
+        $address = $entry === null
+            ? route('read', [$item->address, 'kept' => $token])
+            : route('read.mine', [$item->address, $entry->token, 'kept' => $token]);
 
-        return view('kinds.form.fill', ['item' => $item, 'title' => $live->title, 'person' => null, 'closed' => null, 'typed' => [], 'action' => '', 'answering' => $answering, 'kept' => $address]);
+        return view('kinds.form.fill', [
+            'item' => $item,
+            'title' => $live->title,
+            'person' => null,
+            'closed' => null,
+            'typed' => [],
+            'action' => '',
+            'answering' => $answering,
+            'kept' => $address,
+        ]);
     }
 
     public function take(AnswersRequest $request, Item $item, ?User $person): View
@@ -137,10 +201,21 @@ final class AnswerDesk
         if ($entry === null) {
             return $this->page($item, $live, $this->start($live), $person, $this->typed($request, $item));
         }
-        $mine = $person === null && ($answering->settings()->fields['editable'] ?? false) === true ? route('read.mine', [$item->address, $entry->token]) : null;
+        $mine = $person === null && ($answering->settings()->fields['editable'] ?? false) === true
+            ? route('read.mine', [$item->address, $entry->token])
+            : null;
         $this->confirm($item, $live, $answering, $entry, $mine);
 
-        return view('kinds.form.filled', ['mine' => $mine, 'left' => $this->left($request, $item, $answering->answers->entry()), 'item' => $item, 'title' => $live->title, 'entry' => $entry, 'thanks' => $answering->settings()?->richText('thanks')->text() ?? '', 'person' => $person, 'again' => $person === null ? route('read', $item->address) : route('answer', $item)]);
+        return view('kinds.form.filled', [
+            'mine' => $mine,
+            'left' => $this->left($request, $item, $answering->answers->entry()),
+            'item' => $item,
+            'title' => $live->title,
+            'entry' => $entry,
+            'thanks' => $answering->settings()?->richText('thanks')->text() ?? '',
+            'person' => $person,
+            'again' => $person === null ? route('read', $item->address) : route('answer', $item),
+        ]);
     }
 
     /**
@@ -165,9 +240,15 @@ final class AnswerDesk
             if ($form->find((string) $question)?->string('type') !== 'file') {
                 continue;
             }
-            $kept = $file instanceof UploadedFile && $file->isValid() && $file->getSize() <= self::MOST_BYTES && $this->bounds->mayFile($item, (string) $request->ip(), (int) $file->getSize()) ? $this->pictures->file($item, (string) $file->getContent()) : null;
+            $kept = $file instanceof UploadedFile
+            && $file->isValid()
+            && $file->getSize() <= self::MOST_BYTES
+            && $this->bounds->mayFile($item, (string) $request->ip(), (int) $file->getSize())
+                ? $this->pictures->file($item, (string) $file->getContent())
+                : null;
             // What can not be taken is said at its question.
-            $files[(string) $question] = $kept === null ? ['', ''] : [$kept->chunk, mb_substr(mb_scrub($file->getClientOriginalName()), 0, 200)];
+            $files[(string) $question]
+                = $kept === null ? ['', ''] : [$kept->chunk, mb_substr(mb_scrub($file->getClientOriginalName()), 0, 200)];
         }
 
         return $files;

@@ -42,8 +42,13 @@ final class Answering
      * @param  array<string, array{string, string}>  $files
      * @param  string|null  $wanted  the page to go back to
      */
-    public function __construct(public readonly PartTree $form, public readonly array $sent, public readonly array $seen, public readonly array $files = [], ?string $wanted = null)
-    {
+    public function __construct(
+        public readonly PartTree $form,
+        public readonly array $sent,
+        public readonly array $seen,
+        public readonly array $files = [],
+        ?string $wanted = null,
+    ) {
         $this->answers = new Answers($form, $sent, $files);
         $walk = (new Flow($form))->walk($this->answers->entry()->byId());
         foreach ($this->answers->problems as $problem) {
@@ -57,7 +62,10 @@ final class Answering
         }
         $page = null;
         foreach ($pages as $id => $questions) {
-            $isOpen = array_filter($questions, fn (Part $question) => ! in_array($question->id, $seen, true) || isset($this->problems[$question->id])) !== [];
+            $isOpen = array_filter(
+                $questions,
+                fn (Part $question) => ! in_array($question->id, $seen, true) || isset($this->problems[$question->id]),
+            ) !== [];
             if ($id === $wanted || ($wanted === null && $isOpen)) {
                 $page = $id;
                 break;
@@ -85,19 +93,28 @@ final class Answering
     /** @return list<Part> */
     public function below(Part $question, string $role): array
     {
-        return array_values(array_filter(array_map($this->form->get(...), $this->form->children()[$question->id] ?? []), fn (Part $part) => $part->role === $role));
+        return array_values(
+            array_filter(
+                array_map($this->form->get(...), $this->form->children()[$question->id] ?? []),
+                fn (Part $part) => $part->role === $role,
+            ),
+        );
     }
 
     /** The ids of what is said beside a question: its help, and what is wrong. */
     public function describedBy(Part $question, ?string $wrong): string
     {
-        return implode(' ', array_filter([$question->string('help') === '' ? '' : "h-{$question->id}", $wrong === null ? '' : "w-{$question->id}"]));
+        return implode(
+            ' ',
+            array_filter([$question->string('help') === '' ? '' : "h-{$question->id}", $wrong === null ? '' : "w-{$question->id}"]),
+        );
     }
 
     /** Whether nothing has to be said about it: it has to be answered, or says in its own words that it need not. */
     public function saysWhetherItMust(Part $question): bool
     {
-        return ($question->fields['required'] ?? false) === true || mb_stripos($question->richText()->text(), (string) __('views/kinds/form.ask.if_you_like')) !== false;
+        return ($question->fields['required'] ?? false) === true
+            || mb_stripos($question->richText()->text(), (string) __('views/kinds/form.ask.if_you_like')) !== false;
     }
 
     public function sent(string $name): string
@@ -111,7 +128,9 @@ final class Answering
     {
         $sent = $this->sent[$question] ?? [];
 
-        return $line !== null ? is_array($sent) && ($sent[$line] ?? '') === $choice : ($sent === $choice || (is_array($sent) && in_array($choice, $sent, true)));
+        return $line !== null
+            ? is_array($sent) && ($sent[$line] ?? '') === $choice
+            : $sent === $choice || (is_array($sent) && in_array($choice, $sent, true));
     }
 
     /**

@@ -18,8 +18,15 @@ final class AnswersRequest extends FormRequest
     public function rules(): array
     {
         return [
-            'a' => ['nullable', 'array', 'max:500'], 'seen' => ['nullable', 'array', 'max:500'], 'seen.*' => ['string', 'max:24'], 'to' => ['nullable', 'string', 'max:24'], 'file' => ['nullable', 'array', 'max:50'], 'file.*' => ['string', 'max:2000'],
-            'publishing' => ['nullable', 'integer'], 'base' => ['nullable', 'string', 'regex:/^[0-9a-f]{40}$/'], 'proposal' => ['nullable', 'integer'],
+            'a' => ['nullable', 'array', 'max:500'],
+            'seen' => ['nullable', 'array', 'max:500'],
+            'seen.*' => ['string', 'max:24'],
+            'to' => ['nullable', 'string', 'max:24'],
+            'file' => ['nullable', 'array', 'max:50'],
+            'file.*' => ['string', 'max:2000'],
+            'publishing' => ['nullable', 'integer'],
+            'base' => ['nullable', 'string', 'regex:/^[0-9a-f]{40}$/'],
+            'proposal' => ['nullable', 'integer'],
         ];
     }
 }

@@ -35,8 +35,18 @@ final class EntryList
     /** @var array<int, Proposal> entry => the change of it that waits for a yes, if this person may see it */
     public array $waiting = [];
 
-    public function __construct(private readonly Item $form, PartTree $tree, User $user, public readonly string $sort, public readonly bool $down, public readonly string $find, public readonly bool $deleted, public readonly string $in = '', /** @var list<string> questions whose column is not wanted */ public readonly array $without = [])
-    {
+    public function __construct(
+        private readonly Item $form,
+        PartTree $tree,
+        User $user,
+        public readonly string $sort,
+        public readonly bool $down,
+        public readonly string $find,
+        public readonly bool $deleted,
+        public readonly string $in = '',
+        /** @var list<string> questions whose column is not wanted */
+        public readonly array $without = [],
+    ) {
         foreach ((new Flow($tree))->questions as $question) {
             if ($question->string('type') !== 'note') {
                 $this->columns[$question->id] = $question->richText()->text();
@@ -46,7 +56,11 @@ final class EntryList
         $this->entries = $this->query()->paginate(self::A_PAGE)->withQueryString();
         $this->answers = self::answersOf($this->entries->getCollection()->pluck('id')->all());
         if ($form->shelf->asks_entries) {
-            $this->waiting = EntryProposals::waiting($form, $user)->whereIn('proposals.item_id', $this->entries->getCollection()->pluck('id'))->get()->keyBy('item_id')->all();
+            $this->waiting = EntryProposals::waiting($form, $user)
+                ->whereIn('proposals.item_id', $this->entries->getCollection()->pluck('id'))
+                ->get()
+                ->keyBy('item_id')
+                ->all();
         }
     }
 
@@ -70,7 +84,21 @@ final class EntryList
      */
     public function address(array $other = []): array
     {
-        return array_filter([...['item' => $this->form, 'sort' => $this->sort, 'down' => $this->down ? 1 : 0, 'find' => $this->find, 'in' => $this->in, 'gone' => $this->deleted ? 1 : null, 'without' => $this->without], ...$other], fn (mixed $value) => $value !== null && $value !== '' && $value !== []);
+        return array_filter(
+            [
+                ...[
+                    'item' => $this->form,
+                    'sort' => $this->sort,
+                    'down' => $this->down ? 1 : 0,
+                    'find' => $this->find,
+                    'in' => $this->in,
+                    'gone' => $this->deleted ? 1 : null,
+                    'without' => $this->without,
+                ],
+                ...$other,
+            ],
+            fn (mixed $value) => $value !== null && $value !== '' && $value !== [],
+        );
     }
 
     /**
@@ -82,7 +110,15 @@ final class EntryList
     public static function gone(Item $form, array $asked): array
     {
         $gone = [];
-        for ($last = ''; ($row = DB::table('answers')->where('form_id', $form->id)->where('question', '>', $last)->orderBy('question')->first(['question', 'label'])) !== null; $last = (string) $row->question) {
+        for (
+            $last = '';
+            ($row = DB::table('answers')
+                ->where('form_id', $form->id)
+                ->where('question', '>', $last)
+                ->orderBy('question')
+                ->first(['question', 'label'])) !== null;
+            $last = (string) $row->question
+        ) {
             if (! in_array($row->question, $asked, true)) {
                 $gone[(string) $row->question] = (string) $row->label;
             }
@@ -109,18 +145,34 @@ final class EntryList
     public function query(): Builder
     {
         $way = $this->down ? 'desc' : 'asc';
-        $query = Item::query()->with('newest.user', 'first.user')->where('items.form_id', $this->form->id)->whereNull('items.deleted_at', not: $this->deleted);
+        $query = Item::query()
+            ->with('newest.user', 'first.user')
+            ->where('items.form_id', $this->form->id)
+            ->whereNull('items.deleted_at', not: $this->deleted);
         if ($this->find !== '') {
             $like = '%'.addcslashes($this->find, '%_\\').'%';
-            $query->whereExists(fn ($found) => $found->from('answers')->whereColumn('answers.item_id', 'items.id')->whereRaw("answers.text LIKE ? ESCAPE '\\'", [$like])->when($this->in !== '', fn ($one) => $one->where('answers.question', $this->in)));
+            $query->whereExists(
+                fn ($found) => $found
+                    ->from('answers')
+                    ->whereColumn('answers.item_id', 'items.id')
+                    ->whereRaw("answers.text LIKE ? ESCAPE '\\'", [$like])
+                    ->when($this->in !== '', fn ($one) => $one->where('answers.question', $this->in)),
+            );
         }
 
         return match (true) {
-            $this->sort === 'from' => $query->leftJoin('versions', fn ($join) => $join->on('versions.item_id', '=', 'items.id')->where('versions.number', 1))->leftJoin('users', 'users.id', '=', 'versions.user_id')
-                ->orderByRaw("users.name COLLATE NOCASE {$way}")->orderBy('items.number')->select('items.*'),
+            $this->sort === 'from' => $query
+                ->leftJoin('versions', fn ($join) => $join->on('versions.item_id', '=', 'items.id')->where('versions.number', 1))
+                ->leftJoin('users', 'users.id', '=', 'versions.user_id')
+                ->orderByRaw("users.name COLLATE NOCASE {$way}")
+                ->orderBy('items.number')
+                ->select('items.*'),
             $this->sort === 'changed' => $query->orderBy('items.changed_at', $way)->orderBy('items.number'),
-            isset($this->columns[$this->sort]) || isset($this->gone[$this->sort]) => $query->leftJoin('answers', fn ($join) => $join->on('answers.item_id', '=', 'items.id')->where('answers.question', $this->sort))
-                ->orderByRaw("answers.text IS NULL, answers.number {$way}, answers.text COLLATE NOCASE {$way}")->orderBy('items.number')->select('items.*'),
+            isset($this->columns[$this->sort]) || isset($this->gone[$this->sort]) => $query
+                ->leftJoin('answers', fn ($join) => $join->on('answers.item_id', '=', 'items.id')->where('answers.question', $this->sort))
+                ->orderByRaw("answers.text IS NULL, answers.number {$way}, answers.text COLLATE NOCASE {$way}")
+                ->orderBy('items.number')
+                ->select('items.*'),
             default => $query->orderBy('items.number', $way),
         };
     }
@@ -128,13 +180,22 @@ final class EntryList
     /** @return array<string, int> how often each question was answered */
     public static function counts(Item $form): array
     {
-        return array_map(intval(...), self::standing($form)->groupBy('answers.question')->selectRaw('answers.question AS question, COUNT(*) AS count')->pluck('count', 'question')->all());
+        return array_map(
+            intval(...),
+            self::standing($form)
+                ->groupBy('answers.question')
+                ->selectRaw('answers.question AS question, COUNT(*) AS count')
+                ->pluck('count', 'question')
+                ->all(),
+        );
     }
 
     /** The answers of entries that were not taken away. */
     public static function standing(Item $form): Rows
     {
-        return DB::table('answers')->where('answers.form_id', $form->id)->whereNotIn('answers.item_id', DB::table('items')->where('form_id', $form->id)->whereNotNull('deleted_at')->select('id'));
+        return DB::table('answers')
+            ->where('answers.form_id', $form->id)
+            ->whereNotIn('answers.item_id', DB::table('items')->where('form_id', $form->id)->whereNotNull('deleted_at')->select('id'));
     }
 
     /**
@@ -145,6 +206,16 @@ final class EntryList
      */
     public static function answered(Item $form, array $questions): array
     {
-        return $questions === [] || ! $form->isAnswered() ? [] : array_map(intval(...), self::standing($form)->whereIn('answers.question', $questions)->groupBy('answers.question')->selectRaw('answers.question AS question, COUNT(*) AS count')->pluck('count', 'question')->all());
+        return $questions === [] || ! $form->isAnswered()
+            ? []
+            : array_map(
+                intval(...),
+                self::standing($form)
+                    ->whereIn('answers.question', $questions)
+                    ->groupBy('answers.question')
+                    ->selectRaw('answers.question AS question, COUNT(*) AS count')
+                    ->pluck('count', 'question')
+                    ->all(),
+            );
     }
 }

@@ -46,7 +46,13 @@ final class FlowMap
             $part = $new->find($id) ?? $old->get($id);
             $state = ! $new->has($id) ? 'removed' : (! $old->has($id) ? 'added' : 'same');
             $this->rows[$id] = count($this->boxes);
-            $this->boxes[] = ['y' => 8 + count($this->boxes) * self::STEP, 'name' => (isset($numbers[$id]) ? ($numbers[$id] + 1).' ' : '').mb_strimwidth(Label::of($part->richText()->text()), 0, 18, '…'), 'state' => $state, 'isReached' => ! in_array($id, $unreached, true)];
+            $this->boxes[] = [
+                'y' => 8 + count($this->boxes) * self::STEP,
+                'name'
+                    => (isset($numbers[$id]) ? $numbers[$id] + 1 .' ' : '').mb_strimwidth(Label::of($part->richText()->text()), 0, 18, '…'),
+                'state' => $state,
+                'isReached' => ! in_array($id, $unreached, true),
+            ];
         }
         $this->arrows = $this->draw($was->arrows(), $is->arrows());
         $this->problems = array_map($this->say(...), $is->problems());
@@ -90,7 +96,14 @@ final class FlowMap
             [$y1, $y2] = [8 + $from * self::STEP, 8 + $to * self::STEP];
             if ($arrow->rule === null && $to === $from + 1) {
                 $x = self::LEFT + intdiv(self::BOX[0], 2);
-                $arrows[] = ['path' => sprintf('M%d %dV%d', $x, $y1 + self::BOX[1], $y2 - 2), 'state' => $state, 'name' => '', 'x' => 0, 'y' => 0, 'isRule' => false];
+                $arrows[] = [
+                    'path' => sprintf('M%d %dV%d', $x, $y1 + self::BOX[1], $y2 - 2),
+                    'state' => $state,
+                    'name' => '',
+                    'x' => 0,
+                    'y' => 0,
+                    'isRule' => false,
+                ];
 
                 continue;
             }
@@ -99,7 +112,17 @@ final class FlowMap
             $edge = $isRule ? self::LEFT + self::BOX[0] : self::LEFT;
             $out = $isRule ? $edge + 22 + min(3, $lane++) * 12 : $edge - 26;
             $arrows[] = [
-                'path' => sprintf('M%d %dC%d %d %d %d %d %d', $edge, $y1 + 15, $out, $y1 + 15, $out, $y2 + ($arrow->to === null ? 0 : 15), $edge + ($isRule ? 2 : -2), $y2 + ($arrow->to === null ? 4 : 15)),
+                'path' => sprintf(
+                    'M%d %dC%d %d %d %d %d %d',
+                    $edge,
+                    $y1 + 15,
+                    $out,
+                    $y1 + 15,
+                    $out,
+                    $y2 + ($arrow->to === null ? 0 : 15),
+                    $edge + ($isRule ? 2 : -2),
+                    $y2 + ($arrow->to === null ? 4 : 15),
+                ),
                 'state' => $state,
                 'name' => $isRule ? $this->condition($arrow) : '',
                 'x' => $out - ($isRule ? 8 : 0), 'y' => $y1 + 24, 'isRule' => $isRule,
@@ -121,9 +144,15 @@ final class FlowMap
     public static function when(PartTree $tree, Part $rule, int $most = 40): string
     {
         $value = $rule->string('value');
-        $shown = $tree->has($value) ? $tree->get($value)->string('label') : (in_array($value, ['yes', 'no'], true) ? __("form.{$value}") : $value);
+        $shown = $tree->has($value)
+            ? $tree->get($value)->string('label')
+            : (in_array($value, ['yes', 'no'], true)
+                ? __("form.{$value}")
+                : $value);
 
-        return $rule->string('when') === 'answered' ? __('form.when.answered') : __("form.when.{$rule->string('when')}", ['value' => mb_strimwidth($shown, 0, $most, '…')]);
+        return $rule->string('when') === 'answered'
+            ? __('form.when.answered')
+            : __("form.when.{$rule->string('when')}", ['value' => mb_strimwidth($shown, 0, $most, '…')]);
     }
 
     /** A skip rule in words: “If “Yes”, go on with “Which day?””. */
@@ -131,12 +160,18 @@ final class FlowMap
     {
         $target = $tree->find($rule->string('target'));
 
-        return ucfirst(self::when($tree, $rule)).', '.__("form.then.{$rule->string('action')}", ['target' => $target === null ? __('form.gone') : (new FormKind)->label($tree, $target)]);
+        return ucfirst(self::when($tree, $rule))
+            .', '
+            .__("form.then.{$rule->string('action')}", [
+                'target' => $target === null ? __('form.gone') : (new FormKind)->label($tree, $target),
+            ]);
     }
 
     private function say(FlowProblem $problem): string
     {
-        $name = fn (?string $id): string => $id === null || ! $this->new->has($id) ? '' : (new FormKind)->label($this->new, $this->new->get($id));
+        $name = fn (?string $id): string => $id === null || ! $this->new->has($id)
+            ? ''
+            : (new FormKind)->label($this->new, $this->new->get($id));
 
         return __("form.problems.{$problem->code}", ['question' => $name($problem->question), 'target' => $name($problem->target)]);
     }

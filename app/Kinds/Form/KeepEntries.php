@@ -20,8 +20,18 @@ final class KeepEntries
                 return;
             }
             $version = new Version([
-                'item_id' => $form->id, 'number' => $form->head + 1, 'root' => $form->root, 'title' => $form->title, 'user_id' => $owner->id, 'cause' => Cause::Wrote, 'kept' => true,
-                'facts' => ['code' => $keeps ? 'history_on' : 'history_off', 'values' => [], 'more' => 0], 'added' => 0, 'removed' => 0, 'started_at' => now(), 'saved_at' => now(),
+                'item_id' => $form->id,
+                'number' => $form->head + 1,
+                'root' => $form->root,
+                'title' => $form->title,
+                'user_id' => $owner->id,
+                'cause' => Cause::Wrote,
+                'kept' => true,
+                'facts' => ['code' => $keeps ? 'history_on' : 'history_off', 'values' => [], 'more' => 0],
+                'added' => 0,
+                'removed' => 0,
+                'started_at' => now(),
+                'saved_at' => now(),
             ]);
             $version->save();
             $form->update(['head' => $version->number, 'keeps_entries' => $keeps, 'changed_at' => now()]);

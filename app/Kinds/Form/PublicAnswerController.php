@@ -20,7 +20,16 @@ final class PublicAnswerController extends Controller
         $live = $this->desk->live($item);
         $half = $this->desk->half($item, $kept);
 
-        return $this->desk->uncached($this->desk->page($item, $live, $half === null ? $this->desk->start($live) : new Answering($this->states->tree($live->version->root), $half['a'], [], $half['files']), null));
+        return $this->desk->uncached(
+            $this->desk->page(
+                $item,
+                $live,
+                $half === null
+                    ? $this->desk->start($live)
+                    : new Answering($this->states->tree($live->version->root), $half['a'], [], $half['files']),
+                null,
+            ),
+        );
     }
 
     public function send(AnswersRequest $request, string $address): Response
@@ -28,9 +37,13 @@ final class PublicAnswerController extends Controller
         $item = Item::query()->where(['address' => $address, 'kind' => 'form'])->firstOrFail();
         if (! $item->is_public || $item->live_id === null || ! $item->isStanding()) {
             // It went offline, or was deleted, while somebody filled it in.
-            return $this->desk->uncached(view('kinds.form.lost', ['typed' => $this->desk->typed($request, $item, named: false)]))->setStatusCode(410);
+            return $this->desk
+                ->uncached(view('kinds.form.lost', ['typed' => $this->desk->typed($request, $item, named: false)]))
+                ->setStatusCode(410);
         }
 
-        return $this->desk->uncached($request->boolean('later') ? $this->desk->later($request, $item) : $this->desk->take($request, $item, null));
+        return $this->desk->uncached(
+            $request->boolean('later') ? $this->desk->later($request, $item) : $this->desk->take($request, $item, null),
+        );
     }
 }

@@ -24,14 +24,23 @@ final class Rules extends Plain
 
     public function asks(Publishing $live, string $email): bool
     {
-        $settings = array_filter($this->states->tree($live->version->root)->parts, fn (Part $part) => $part->role === FormRole::Settings->value);
+        $settings = array_filter(
+            $this->states->tree($live->version->root)->parts,
+            fn (Part $part) => $part->role === FormRole::Settings->value,
+        );
 
         return (new Opening(array_values($settings)[0] ?? null))->names($email);
     }
 
     public function unready(PartTree $tree): array
     {
-        return array_map(fn (Problem $problem): string => (string) __("form.unready.{$problem->code}", array_map(fn (string|int|float $value): string => Days::said((string) $value), $problem->variables)), Unready::of($tree));
+        return array_map(
+            fn (Problem $problem): string => (string) __(
+                "form.unready.{$problem->code}",
+                array_map(fn (string|int|float $value): string => Days::said((string) $value), $problem->variables),
+            ),
+            Unready::of($tree),
+        );
     }
 
     public function published(Item $item, Publishing $publishing): void

@@ -29,7 +29,8 @@ final class SendingBounds
 
     public function mayFile(Item $form, string $from, int $bytes): bool
     {
-        return $this->takes("file:{$form->id}:{$from}", self::BYTES_FROM_ONE, $bytes) && $this->takes("file:{$form->id}", self::BYTES_TO_FORM, $bytes);
+        return $this->takes("file:{$form->id}:{$from}", self::BYTES_FROM_ONE, $bytes)
+            && $this->takes("file:{$form->id}", self::BYTES_TO_FORM, $bytes);
     }
 
     public function maySend(Item $form, string $from): bool
@@ -39,7 +40,8 @@ final class SendingBounds
 
     public function mayMail(Item $form, string $to): bool
     {
-        return $this->takes('mail:'.sha1(mb_strtolower($to)), self::MAILS_TO_ONE) && $this->takes("mail-of:{$form->id}", self::MAILS_OF_FORM);
+        return $this->takes('mail:'.sha1(mb_strtolower($to)), self::MAILS_TO_ONE)
+            && $this->takes("mail-of:{$form->id}", self::MAILS_OF_FORM);
     }
 
     private function takes(string $key, int $most, int $amount = 1): bool

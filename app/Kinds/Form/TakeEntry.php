@@ -34,8 +34,17 @@ final readonly class TakeEntry
             $root = $this->states->keep($answers);
             $number = 1 + (int) Item::query()->where('form_id', $form->id)->max('number');
             $entry = Item::query()->create([
-                'key' => MakeItem::key(), 'shelf_id' => $form->shelf_id, 'kind' => 'entry', 'title' => __('form.entry', ['number' => (string) $number]), 'head' => 0, 'root' => $root, 'changed_at' => now(),
-                'form_id' => $form->id, 'number' => $number, 'asked_id' => $asked->id, 'token' => Str::random(40),
+                'key' => MakeItem::key(),
+                'shelf_id' => $form->shelf_id,
+                'kind' => 'entry',
+                'title' => __('form.entry', ['number' => (string) $number]),
+                'head' => 0,
+                'root' => $root,
+                'changed_at' => now(),
+                'form_id' => $form->id,
+                'number' => $number,
+                'asked_id' => $asked->id,
+                'token' => Str::random(40),
             ]);
             $this->write->handle($entry, $from ?? User::visitor(), new Written(PartTree::of([]), $answers, $root, Cause::Made));
 

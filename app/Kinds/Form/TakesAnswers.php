@@ -23,15 +23,25 @@ final readonly class TakesAnswers
         if (! $form->isStanding() || $form->shelf->archived_at !== null) {
             return (string) __('form.closed.deleted');
         }
-        $settings = array_values(array_filter($this->states->tree($live->version->root)->parts, fn (Part $part) => $part->role === 'settings'))[0] ?? null;
+        $settings
+            = array_values(array_filter($this->states->tree($live->version->root)->parts, fn (Part $part) => $part->role === 'settings'))[0]
+            ?? null;
         $opening = new Opening($settings);
         $code = $opening->closed(now()->format('Y-m-d'), $person?->email, $person !== null && $this->hasAnswered($form, $person));
 
-        return $code === null ? null : (string) __("form.closed.{$code}", ['date' => in_array($code, ['opens', 'closes'], true) ? Days::said($opening->date($code)) : '']);
+        return $code === null
+            ? null
+            : (string) __("form.closed.{$code}", [
+                'date' => in_array($code, ['opens', 'closes'], true) ? Days::said($opening->date($code)) : '',
+            ]);
     }
 
     private function hasAnswered(Item $form, User $person): bool
     {
-        return $form->entries()->whereNull('deleted_at')->whereHas('versions', fn ($query) => $query->where(['number' => 1, 'user_id' => $person->id]))->exists();
+        return $form
+            ->entries()
+            ->whereNull('deleted_at')
+            ->whereHas('versions', fn ($query) => $query->where(['number' => 1, 'user_id' => $person->id]))
+            ->exists();
     }
 }

@@ -21,8 +21,21 @@ final class TryFormController extends Controller
         $version = $this->version($item, $number);
         $sent = $request->validated();
         $form = $this->states->tree($version->root);
-        $answering = new Answering($form, $sent['a'] ?? [], array_values(array_filter($sent['seen'] ?? [], $form->has(...))), [], $sent['to'] ?? null);
+        $answering = new Answering(
+            $form,
+            $sent['a'] ?? [],
+            array_values(array_filter($sent['seen'] ?? [], $form->has(...))),
+            [],
+            $sent['to'] ?? null,
+        );
 
-        return view('kinds.form.try', ['item' => $item, 'version' => $version, 'answering' => $answering, 'action' => route('try', [$item, $number]), 'closed' => null, 'public' => false]);
+        return view('kinds.form.try', [
+            'item' => $item,
+            'version' => $version,
+            'answering' => $answering,
+            'action' => route('try', [$item, $number]),
+            'closed' => null,
+            'public' => false,
+        ]);
     }
 }

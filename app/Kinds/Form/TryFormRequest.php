@@ -12,6 +12,11 @@ final class TryFormRequest extends ItemRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['a' => ['nullable', 'array', 'max:500'], 'seen' => ['nullable', 'array', 'max:500'], 'seen.*' => ['string', 'max:24'], 'to' => ['nullable', 'string', 'max:24']];
+        return [
+            'a' => ['nullable', 'array', 'max:500'],
+            'seen' => ['nullable', 'array', 'max:500'],
+            'seen.*' => ['string', 'max:24'],
+            'to' => ['nullable', 'string', 'max:24'],
+        ];
     }
 }

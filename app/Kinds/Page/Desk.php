@@ -18,6 +18,12 @@ final class Desk extends TextDesk
 
     public function read(Item $item, User $person): View
     {
-        return view('kinds.page.read', ['item' => $item, 'page' => new PageHtml(app(PageFigures::class)->filled($this->states->tree($item->root)), fn (string $chunk) => route('picture', [$item, $chunk]))]);
+        return view('kinds.page.read', [
+            'item' => $item,
+            'page' => new PageHtml(
+                app(PageFigures::class)->filled($this->states->tree($item->root)),
+                fn (string $chunk) => route('picture', [$item, $chunk]),
+            ),
+        ]);
     }
 }

@@ -26,7 +26,9 @@ final class Files extends Plain
     {
         $page = PageFormat::tryFrom($format);
 
-        return $page === null ? null : new WrittenFile($page->mediaType(), $page->write($version->title, $this->states->tree($version->root), $picture));
+        return $page === null
+            ? null
+            : new WrittenFile($page->mediaType(), $page->write($version->title, $this->states->tree($version->root), $picture));
     }
 
     public function source(PartTree $tree, Closure $picture): string

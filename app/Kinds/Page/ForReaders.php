@@ -27,7 +27,14 @@ final class ForReaders extends Plain
         $bare = $this->states->tree($publishing->version->root);
         // What was live once has no figures of today.
         $tree = $publishing->ended_at === null ? $this->figures->filled($bare) : $bare;
-        $shown = array_filter(array_map(fn (Part $part) => $part->role === 'figure' && $part->string('label') !== $bare->get($part->id)->string('label') ? $part->string('label') : null, $tree->parts));
+        $shown = array_filter(
+            array_map(
+                fn (Part $part) => $part->role === 'figure' && $part->string('label') !== $bare->get($part->id)->string('label')
+                    ? $part->string('label')
+                    : null,
+                $tree->parts,
+            ),
+        );
 
         return new PublicPage('kinds.page.public', ['page' => new PageHtml($tree, $picture)], $shown !== [], $shown);
     }

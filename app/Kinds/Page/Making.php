@@ -24,7 +24,8 @@ final class Making extends Plain
         if ($format === FileFormat::Json) {
             return $this->files->item($file, $kind);
         }
-        $reader = PageFormat::tryFrom($format->value)?->reader() ?? throw Unreadable::because(__('item.file_not_page', ['formats' => 'HTML, Markdown, JSON']));
+        $reader = PageFormat::tryFrom($format->value)?->reader()
+        ?? throw Unreadable::because(__('item.file_not_page', ['formats' => 'HTML, Markdown, JSON']));
 
         return $this->files->text($reader, $file);
     }

@@ -11,7 +11,10 @@ use App\Store\States;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 
-/** The figures of public reports that a page names by their address, such as `/read/quarterly-repairs#part-p1`: shown with what they are now. */
+/**
+ * The figures of public reports that a page names by their address, such as `/read/quarterly-repairs#part-p1`: shown with what they are
+ * now.
+ */
 final readonly class PageFigures
 {
     public function __construct(private States $states, private ReportData $data) {}
@@ -28,11 +31,16 @@ final readonly class PageFigures
         }
         $report = Item::query()->with('live.version')->public($found[1])->where('kind', 'report')->first();
         $live = $report?->live;
-        $widget = $live === null ? null : (new ReportView($this->states->tree($live->version->root), $this->data->published($live)))->widgets()[$found[2]] ?? null;
+        $widget = $live === null
+            ? null
+            : (new ReportView($this->states->tree($live->version->root), $this->data->published($live)))->widgets()[$found[2]] ?? null;
         if ($widget === null || $widget->widget->type !== 'figure' || $widget->broken !== null) {
             return $part;
         }
 
-        return $part->with('label', ($part->string('label') === '' ? $widget->title() : $part->string('label')).': '.$widget->number($widget->figure()[0]));
+        return $part->with(
+            'label',
+            ($part->string('label') === '' ? $widget->title() : $part->string('label')).': '.$widget->number($widget->figure()[0]),
+        );
     }
 }

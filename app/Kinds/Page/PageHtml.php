@@ -25,6 +25,10 @@ final readonly class PageHtml implements Htmlable
 
     public function toHtml(): string
     {
-        return PageHtmlWriter::content($this->tree, $this->picture, $this->named ? static fn (string $id): string => ' id="part-'.e($id).'" data-part="'.e($id).'"' : null);
+        return PageHtmlWriter::content(
+            $this->tree,
+            $this->picture,
+            $this->named ? static fn (string $id): string => ' id="part-'.e($id).'" data-part="'.e($id).'"' : null,
+        );
     }
 }

@@ -80,7 +80,19 @@ final class PageMap
                 $bottom = max($bottom, $down);
                 $x += $width + self::GAP;
             }
-            array_unshift($boxes, new MapBox($section, self::INSET, $top, self::WIDTH - 2 * self::INSET, $bottom - $top, $this->cut($tree->get($section)->string('title'), self::WIDTH - 4 * self::INSET), $this->state($section, $own, true), $this->colour($section, $own)));
+            array_unshift(
+                $boxes,
+                new MapBox(
+                    $section,
+                    self::INSET,
+                    $top,
+                    self::WIDTH - 2 * self::INSET,
+                    $bottom - $top,
+                    $this->cut($tree->get($section)->string('title'), self::WIDTH - 4 * self::INSET),
+                    $this->state($section, $own, true),
+                    $this->colour($section, $own),
+                ),
+            );
             $y = $bottom + self::GAP + 2;
         }
 
@@ -92,7 +104,16 @@ final class PageMap
         $name = $this->kind->label($tree, $part);
         $name = $name === '' || $part->role === PageRole::Picture->value ? __("changes.kinds.{$this->kind->noun($part)}") : $name;
 
-        return new MapBox($part->id, $x, $y, $width, $this->tall($part), $this->cut(mb_ucfirst((string) $name), $width - 8), $this->state($part->id, $own, false), $this->colour($part->id, $own));
+        return new MapBox(
+            $part->id,
+            $x,
+            $y,
+            $width,
+            $this->tall($part),
+            $this->cut(mb_ucfirst((string) $name), $width - 8),
+            $this->state($part->id, $own, false),
+            $this->colour($part->id, $own),
+        );
     }
 
     private function tall(Part $part): int
@@ -151,7 +172,11 @@ final class PageMap
                 [$x1, $y1] = [$start->x + $start->width, $start->y + intdiv($start->height, 2)];
                 [$x2, $y2] = [$box->x + $box->width, $this->second() + $box->y + intdiv($box->height, 2)];
                 $out = self::WIDTH + 4 + 7 * (count($arrows) % 5);
-                $arrows[] = ['path' => "M{$x1} {$y1}C{$out} {$y1} {$out} {$y2} ".($x2 + 6)." {$y2}", 'colour' => $box->colour, 'name' => $box->name];
+                $arrows[] = [
+                    'path' => "M{$x1} {$y1}C{$out} {$y1} {$out} {$y2} ".($x2 + 6)." {$y2}",
+                    'colour' => $box->colour,
+                    'name' => $box->name,
+                ];
             }
         }
 

@@ -22,20 +22,38 @@ final class Past extends Plain
     {
         return match (true) {
             $at->address->view === 'who' && $at->item->sight === null => ['pieces' => null] + $this->written($at, null),
-            $at->asItWas() => ['page' => new PageHtml($at->comparison->old, fn (string $chunk) => route('picture', [$at->item, $chunk]), true), 'fromLive' => $at->wasLive()],
-            $at->address->layout === 'source' => ['source' => new SourceView($at->item->room(AnyFiles::class), $at->comparison->old, $at->comparison->new)],
+            $at->asItWas() => [
+                'page' => new PageHtml($at->comparison->old, fn (string $chunk) => route('picture', [$at->item, $chunk]), true),
+                'fromLive' => $at->wasLive(),
+            ],
+            $at->address->layout === 'source' => [
+                'source' => new SourceView($at->item->room(AnyFiles::class), $at->comparison->old, $at->comparison->new),
+            ],
             default => [
                 'blocks' => Blocks::compared($at->kind, $at->comparison),
                 'pieces' => null,
                 'earlier' => $at->comparison->old,
-                ...($at->address->layout === 'side' ? ['earlierBlocks' => Blocks::earlier($at->kind, $at->comparison)] : ['map' => new PageMap($at->comparison)]),
+                ...$at->address->layout === 'side'
+                    ? ['earlierBlocks' => Blocks::earlier($at->kind, $at->comparison)]
+                    : ['map' => new PageMap($at->comparison)],
             ],
         };
     }
 
     public function switches(LookedAt $at): array
     {
-        return $at->address->view !== 'changed' ? [] : [['label' => 'Layout', 'choices' => self::choices($at->address->layout, 'layout', ['together' => 'On the page', 'side' => 'Side by side', 'source' => 'Source'])]];
+        return $at->address->view !== 'changed'
+            ? []
+            : [
+                [
+                    'label' => 'Layout',
+                    'choices' => self::choices($at->address->layout, 'layout', [
+                        'together' => 'On the page',
+                        'side' => 'Side by side',
+                        'source' => 'Source',
+                    ]),
+                ],
+            ];
     }
 
     public function canBeUnmarked(HistoryAddress $address): bool

@@ -26,7 +26,11 @@ final readonly class ComparedPage
     /** Whether its layout is drawn: where something came, went or is elsewhere on a page that is on both sides. */
     public function hasMap(): bool
     {
-        return ! $this->cameOrWent() && array_filter($this->widgets, fn (ComparedWidget $one): bool => $one->isElsewhere() || in_array($one->state, ['added', 'removed'], true)) !== [];
+        return ! $this->cameOrWent()
+            && array_filter(
+                $this->widgets,
+                fn (ComparedWidget $one): bool => $one->isElsewhere() || in_array($one->state, ['added', 'removed'], true),
+            ) !== [];
     }
 
     private function cameOrWent(): bool
@@ -43,7 +47,17 @@ final readonly class ComparedPage
     /** @return int rows of the deeper sheet, at least four */
     public function deep(): int
     {
-        return max([4, ...array_map(fn (Part $part): int => $part->int('y') + $part->int('down'), array_values(array_filter(array_merge([], ...array_map(fn (ComparedWidget $one): array => array_values($one->parts()), $this->widgets)))))]);
+        return max([
+            4,
+            ...array_map(
+                fn (Part $part): int => $part->int('y') + $part->int('down'),
+                array_values(
+                    array_filter(
+                        array_merge([], ...array_map(fn (ComparedWidget $one): array => array_values($one->parts()), $this->widgets)),
+                    ),
+                ),
+            ),
+        ]);
     }
 
     /** @return float pixels of one row */

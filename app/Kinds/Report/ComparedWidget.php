@@ -26,16 +26,25 @@ final readonly class ComparedWidget
      * @param  array<string, array{string, string}>  $edits  of settings: field => was and is
      * @param  list<array{string, string, string, string}>  $differences  of figures: group, was, is, by how much
      */
-    public function __construct(public MarkedPart $marked, public string $state, public ?User $editor, public ?WidgetView $old, public ?WidgetView $new, public array $edits, public array $differences)
-    {
-        $this->shown = $new ?? $old ?? throw new \LogicException('A widget is on one side at least.');
+    public function __construct(
+        public MarkedPart $marked,
+        public string $state,
+        public ?User $editor,
+        public ?WidgetView $old,
+        public ?WidgetView $new,
+        public array $edits,
+        public array $differences,
+    ) {
+        $this->shown = $new ?? ($old ?? throw new \LogicException('A widget is on one side at least.'));
         $this->mending = in_array($this->shown->broken, [null, 'empty'], true) ? null : Mending::told($this->shown);
     }
 
     /** Whether it is elsewhere, or of another size. */
     public function isElsewhere(): bool
     {
-        return $this->old !== null && $this->new !== null && array_map($this->old->part->int(...), self::PLACE) !== array_map($this->new->part->int(...), self::PLACE);
+        return $this->old !== null
+            && $this->new !== null
+            && array_map($this->old->part->int(...), self::PLACE) !== array_map($this->new->part->int(...), self::PLACE);
     }
 
     /** @return array{old: Part|null, new: Part|null} */

@@ -23,13 +23,21 @@ final class Desk extends Plain
 
     public function of(Item $item, User $person, string $shown): array
     {
-        return ['report' => self::report($item, $this->states, $this->data->now($person)), 'shown' => $shown, 'mayWrite' => Gate::allows('write', $item), 'data' => null, 'drawn' => $this->drawn->stamp($item)];
+        return [
+            'report' => self::report($item, $this->states, $this->data->now($person)),
+            'shown' => $shown,
+            'mayWrite' => Gate::allows('write', $item),
+            'data' => null,
+            'drawn' => $this->drawn->stamp($item),
+        ];
     }
 
     /** The newest state, with what can be done about widgets that show nothing. */
     public static function report(Item $item, States $states, ReportData $data): ReportView
     {
-        return (new ReportView($states->tree($item->root), $data))->mending(fn (WidgetView $widget): Mending => Mending::offered($widget, $item, $data));
+        return (new ReportView($states->tree($item->root), $data))->mending(
+            fn (WidgetView $widget): Mending => Mending::offered($widget, $item, $data),
+        );
     }
 
     /** Its data may move while it stays as it is. */
@@ -40,6 +48,9 @@ final class Desk extends Plain
 
     public function read(Item $item, User $person): View
     {
-        return view('kinds.report.read', ['item' => $item, 'report' => (new ReportView($this->states->tree($item->root), $this->data->of($item, $person)))->mending(Mending::told(...))]);
+        return view('kinds.report.read', [
+            'item' => $item,
+            'report' => (new ReportView($this->states->tree($item->root), $this->data->of($item, $person)))->mending(Mending::told(...)),
+        ]);
     }
 }

@@ -13,12 +13,18 @@ final class FiguresSheet
 {
     public static function tree(WidgetView $view, Figures $figures): PartTree
     {
-        $parts = [new Part('tab', 'tab', 0, ['name' => 'Figures', 'frozen' => 1]), new Part('ckey', 'column', 1, ['width' => 0, 'format' => ''])];
+        $parts = [
+            new Part('tab', 'tab', 0, ['name' => 'Figures', 'frozen' => 1]),
+            new Part('ckey', 'column', 1, ['width' => 0, 'format' => '']),
+        ];
         foreach (array_keys($figures->series) as $at) {
             $parts[] = new Part("c{$at}", 'column', 1, ['width' => 0, 'format' => '']);
         }
         $names = array_map($view->seriesName(...), array_keys($figures->series));
-        $parts[] = new Part('rhead', 'row', 1, ['ckey' => $view->widget->by === '' ? $view->title() : $view->name($view->widget->by), ...array_combine(array_map(fn (int $at) => "c{$at}", array_keys($names)), $names)]);
+        $parts[] = new Part('rhead', 'row', 1, [
+            'ckey' => $view->widget->by === '' ? $view->title() : $view->name($view->widget->by),
+            ...array_combine(array_map(fn (int $at) => "c{$at}", array_keys($names)), $names),
+        ]);
         foreach (array_keys($figures->keys) as $at) {
             $cells = ['ckey' => $view->key($at)];
             foreach ($figures->series as $of => $series) {

@@ -26,9 +26,17 @@ final class ForReaders extends Plain
     public function page(Publishing $publishing, Closure $picture): PublicPage
     {
         // With the data that it was published with, or that it followed as long as it was live.
-        $report = (new ReportView($this->states->tree($publishing->version->root), $this->data->published($publishing)))->mending(fn (WidgetView $widget): Mending => Mending::told($widget, toReaders: true));
+        $report = (new ReportView($this->states->tree($publishing->version->root), $this->data->published($publishing)))->mending(
+            fn (WidgetView $widget): Mending => Mending::told($widget, toReaders: true),
+        );
 
-        return new PublicPage('kinds.report.public', ['report' => $report, 'data' => 'published', 'pictures' => $picture], $publishing->data === null, $report->sources(), scripts: true);
+        return new PublicPage(
+            'kinds.report.public',
+            ['report' => $report, 'data' => 'published', 'pictures' => $picture],
+            $publishing->data === null,
+            $report->sources(),
+            scripts: true,
+        );
     }
 
     public function seen(PublishingPlan $plan, User $person): View
@@ -39,7 +47,11 @@ final class ForReaders extends Plain
         }
         $then = $plan->item->live?->data === null ? $now : $now->pinned($plan->item->live->data);
 
-        return view('kinds.report.past', ['compared' => new ReportCompared($plan->comparison, $then, $now, app(SettingWords::class)), 'from' => $plan->live, 'to' => $plan->version]);
+        return view('kinds.report.past', [
+            'compared' => new ReportCompared($plan->comparison, $then, $now, app(SettingWords::class)),
+            'from' => $plan->live,
+            'to' => $plan->version,
+        ]);
     }
 
     public function behind(Item $item, Version $version): array

@@ -15,8 +15,10 @@ final readonly class Mending
     public ?string $problem;
 
     /**
-     * @param  array{string, array<string, string|int|null>, CarbonImmutable}|null  $since  the key of a sentence with a moment in it, its values and the moment
-     * @param  list<array{said: string, to: string, seen: int|null}>  $ways  what a press does and where it leads; `seen` of a form: the version that was looked at
+     * @param  array{string, array<string, string|int|null>, CarbonImmutable}|null  $since  the key of a sentence with a moment in it, its
+     *     values and the moment
+     * @param  list<array{said: string, to: string, seen: int|null}>  $ways  what a press does and where it leads; `seen` of a form: the
+     *     version that was looked at
      */
     private function __construct(WidgetView $widget, public ?array $since, public array $ways)
     {
@@ -37,7 +39,9 @@ final readonly class Mending
         }
         $since = $widget->emptySince($data);
 
-        return $since === null ? new self($widget, null, []) : new self($widget, self::emptied($widget, $since[1]), self::both($report, $since[1]));
+        return $since === null
+            ? new self($widget, null, [])
+            : new self($widget, self::emptied($widget, $since[1]), self::both($report, $since[1]));
     }
 
     /** @return array{string, array<string, string|int|null>, CarbonImmutable}|null */
@@ -49,13 +53,26 @@ final readonly class Mending
         }
         $line = ['field_type' => 'retyped_since', 'broken_field' => 'input_since'][$widget->broken] ?? 'since';
 
-        return [($toReaders ? 'data.read.' : 'data.').$line, ['input' => $widget->goneField()?->string('name'), 'who' => $toReaders ? '' : $went[1]->user->firstName(), 'number' => $went[1]->number, 'title' => $widget->dataset?->title], $went[1]->saved_at];
+        return [
+            ($toReaders ? 'data.read.' : 'data.').$line,
+            [
+                'input' => $widget->goneField()?->string('name'),
+                'who' => $toReaders ? '' : $went[1]->user->firstName(),
+                'number' => $went[1]->number,
+                'title' => $widget->dataset?->title,
+            ],
+            $went[1]->saved_at,
+        ];
     }
 
     /** @return array{string, array<string, string|int|null>, CarbonImmutable} */
     private static function emptied(WidgetView $widget, Version $in): array
     {
-        return ['data.emptied_since', ['number' => $in->number, 'title' => $widget->dataset?->title, 'who' => $in->user->firstName()], $in->saved_at];
+        return [
+            'data.emptied_since',
+            ['number' => $in->number, 'title' => $widget->dataset?->title, 'who' => $in->user->firstName()],
+            $in->saved_at,
+        ];
     }
 
     /** @return list<array{said: string, to: string, seen: int|null}> */
@@ -71,11 +88,26 @@ final readonly class Mending
         $followed = $widget->followed();
         if ($followed !== null) {
             // What comes from elsewhere comes back there.
-            return ! $isGone || Gate::denies('draft', $followed) ? [] : [self::way('where', ['name' => $name, 'title' => $followed->title], route('part', [$followed, $widget->brokenFieldId()]))];
+            return ! $isGone || Gate::denies('draft', $followed)
+                ? []
+                : [
+                    self::way(
+                        'where',
+                        ['name' => $name, 'title' => $followed->title],
+                        route('part', [$followed, $widget->brokenFieldId()]),
+                    ),
+                ];
         }
         $back = match (true) {
             Gate::denies('restore', $dataset) => [],
-            $isGone => [self::way('back', ['name' => $name], route('part.restore', [$dataset, $widget->brokenFieldId(), $went[0]->number]), $dataset->head)],
+            $isGone => [
+                self::way(
+                    'back',
+                    ['name' => $name],
+                    route('part.restore', [$dataset, $widget->brokenFieldId(), $went[0]->number]),
+                    $dataset->head,
+                ),
+            ],
             default => [self::way('restore', ['name' => $widget->brokenField], route('restore', [$dataset, $went[0]->number]))],
         };
 
@@ -89,7 +121,9 @@ final readonly class Mending
      */
     private static function both(Item $report, Version $in): array
     {
-        $number = Gate::denies('restore', $report) ? null : $report->versions()->where('saved_at', '<', $in->saved_at->format('Y-m-d H:i:s'))->max('number');
+        $number = Gate::denies('restore', $report)
+            ? null
+            : $report->versions()->where('saved_at', '<', $in->saved_at->format('Y-m-d H:i:s'))->max('number');
 
         return $number === null ? [] : [self::way('both', [], route('restore', [$report, $number]))];
     }

@@ -33,14 +33,30 @@ final class Past extends Plain
         $comparison = $at->comparison;
 
         return $at->asItWas()
-            ? ['report' => (new ReportView($comparison->old, $at->address->show === 'today' ? $data : $data->at($comparison->from->saved_at)))->mending(Mending::told(...)), 'fromLive' => $at->wasLive()]
-            : ['compared' => new ReportCompared($comparison, $data->at($comparison->from->saved_at), $at->address->to === $at->item->head ? $data : $data->at($comparison->to->saved_at), $this->words)];
+            ? [
+                'report' => (new ReportView(
+                    $comparison->old,
+                    $at->address->show === 'today' ? $data : $data->at($comparison->from->saved_at),
+                ))->mending(Mending::told(...)),
+                'fromLive' => $at->wasLive(),
+            ]
+            : [
+                'compared' => new ReportCompared(
+                    $comparison,
+                    $data->at($comparison->from->saved_at),
+                    $at->address->to === $at->item->head ? $data : $data->at($comparison->to->saved_at),
+                    $this->words,
+                ),
+            ];
     }
 
     /** Its datasets can come back with it. */
     public function plan(Item $item, Version $version, User $person, Phrases $phrases): array
     {
-        return [...parent::plan($item, $version, $person, $phrases), 'data' => new DatasetPlans($item, $version, $person, $this->data->now($person), $this->states, $phrases)];
+        return [
+            ...parent::plan($item, $version, $person, $phrases),
+            'data' => new DatasetPlans($item, $version, $person, $this->data->now($person), $this->states, $phrases),
+        ];
     }
 
     /** The data of then stays where it is: a copy shows that of today. */
@@ -51,7 +67,17 @@ final class Past extends Plain
 
     public function switches(LookedAt $at): array
     {
-        return $at->address->view !== 'was' ? [] : [['label' => 'Data', 'choices' => self::choices($at->address->show === 'today' ? 'today' : 'values', 'show', ['values' => 'With the data of that time', 'today' => 'With today’s data'])]];
+        return $at->address->view !== 'was'
+            ? []
+            : [
+                [
+                    'label' => 'Data',
+                    'choices' => self::choices($at->address->show === 'today' ? 'today' : 'values', 'show', [
+                        'values' => 'With the data of that time',
+                        'today' => 'With today’s data',
+                    ]),
+                ],
+            ];
     }
 
     /** Its widgets with the figures of the time. */

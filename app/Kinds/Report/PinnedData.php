@@ -18,7 +18,18 @@ final readonly class PinnedData
     /** @return array<string, int> dataset => its newest version */
     public function newest(PartTree $report): array
     {
-        return array_map(intval(...), Version::query()->join('items', 'items.id', '=', 'versions.item_id')->where('items.kind', 'dataset')->whereIn('items.key', ReportKind::sources($report))->where('versions.saved_at', '<=', now()->format('Y-m-d H:i:s'))->groupBy('items.key')->selectRaw('items.key AS dataset, MAX(versions.number) AS number')->pluck('number', 'dataset')->all());
+        return array_map(
+            intval(...),
+            Version::query()
+                ->join('items', 'items.id', '=', 'versions.item_id')
+                ->where('items.kind', 'dataset')
+                ->whereIn('items.key', ReportKind::sources($report))
+                ->where('versions.saved_at', '<=', now()->format('Y-m-d H:i:s'))
+                ->groupBy('items.key')
+                ->selectRaw('items.key AS dataset, MAX(versions.number) AS number')
+                ->pluck('number', 'dataset')
+                ->all(),
+        );
     }
 
     /**

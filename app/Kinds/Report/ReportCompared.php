@@ -26,8 +26,12 @@ final class ReportCompared
      * @param  ReportData  $then  what the earlier state is drawn from
      * @param  ReportData  $now  what the later one is
      */
-    public function __construct(private readonly Comparison $comparison, private readonly ReportData $then, ReportData $now, private readonly SettingWords $words)
-    {
+    public function __construct(
+        private readonly Comparison $comparison,
+        private readonly ReportData $then,
+        ReportData $now,
+        private readonly SettingWords $words,
+    ) {
         foreach ($comparison->layout(traces: true) as $page) {
             if ($page->isTrace) {
                 continue;
@@ -37,15 +41,38 @@ final class ReportCompared
                 if ($marked->isTrace) {
                     continue;
                 }
-                $before = $marked->state === ChangeType::Removed ? $marked->part : ($marked->state === ChangeType::Added ? null : $marked->before);
+                $before = $marked->state === ChangeType::Removed
+                    ? $marked->part
+                    : ($marked->state === ChangeType::Added
+                        ? null
+                        : $marked->before);
                 $after = $marked->state === ChangeType::Removed ? null : $marked->part;
                 $old = $before === null ? null : new WidgetView($before, $page->before ?? $page->part, $this->then);
                 $new = $after === null ? null : new WidgetView($after, $page->part, $now);
-                $state = $marked->state->value ?? ($old !== null && $new !== null && $this->settings($old) !== $this->settings($new) ? 'edited' : ($marked->edited || $marked->movedFrom !== null ? 'moved' : 'same'));
-                if ($old !== null && $new !== null && self::definition($old) === self::definition($new) && self::values($old) !== self::values($new) && $new->widget->isChart()) {
+                $state = $marked->state->value
+                ?? ($old !== null && $new !== null && $this->settings($old) !== $this->settings($new)
+                    ? 'edited'
+                    : ($marked->edited || $marked->movedFrom !== null
+                        ? 'moved'
+                        : 'same'));
+                if (
+                    $old !== null
+                    && $new !== null
+                    && self::definition($old) === self::definition($new)
+                    && self::values($old) !== self::values($new)
+                    && $new->widget->isChart()
+                ) {
                     $this->because[] = ['widget' => $new, 'old' => $old, 'sentence' => $this->told($old, $new)];
                 }
-                $widgets[] = new ComparedWidget($marked, $state, $this->editor($marked, $state), $old, $new, $this->edits($old, $new), self::differences($old, $new));
+                $widgets[] = new ComparedWidget(
+                    $marked,
+                    $state,
+                    $this->editor($marked, $state),
+                    $old,
+                    $new,
+                    $this->edits($old, $new),
+                    self::differences($old, $new),
+                );
             }
             $state = $page->state->value ?? ($page->movedFrom !== null ? 'moved' : ($page->edited ? 'edited' : 'same'));
             $this->pages[] = new ComparedPage($page, $state, $this->editor($page, $state), $widgets);
@@ -54,7 +81,9 @@ final class ReportCompared
 
     private function editor(MarkedPart $marked, string $state): ?User
     {
-        return $state === 'same' ? null : $this->comparison->editorOf($marked->part->id, $marked->state ?? ($marked->edited ? ChangeType::Edited : ChangeType::Moved));
+        return $state === 'same'
+            ? null
+            : $this->comparison->editorOf($marked->part->id, $marked->state ?? ($marked->edited ? ChangeType::Edited : ChangeType::Moved));
     }
 
     /**
@@ -77,7 +106,12 @@ final class ReportCompared
             $said[$field] = $part->string($field) === '' ? '' : (string) $this->words->setting($field, $part->string($field));
         }
 
-        return $said + ['filters' => (string) $this->words->setting('filters', implode(', ', $part->strings('filters'))), 'order' => (string) __("data.orders.{$widget->order}"), 'most' => (string) ($widget->most ?? ''), 'format' => (string) $this->words->setting('format', $widget->format)];
+        return $said + [
+            'filters' => (string) $this->words->setting('filters', implode(', ', $part->strings('filters'))),
+            'order' => (string) __("data.orders.{$widget->order}"),
+            'most' => (string) ($widget->most ?? ''),
+            'format' => (string) $this->words->setting('format', $widget->format),
+        ];
     }
 
     /**
@@ -109,7 +143,9 @@ final class ReportCompared
             return [];
         }
         // Split another way, the groups as wholes are what can be compared.
-        $whole = $old->part->string('split') !== $new->part->string('split') && in_array($old->widget->measure, ['count', 'sum'], true) && in_array($new->widget->measure, ['count', 'sum'], true);
+        $whole = $old->part->string('split') !== $new->part->string('split')
+        && in_array($old->widget->measure, ['count', 'sum'], true)
+        && in_array($new->widget->measure, ['count', 'sum'], true);
         [$was, $is] = [self::values($old, $whole), self::values($new, $whole)];
         $isBroken = fn (WidgetView $widget): bool => $widget->broken !== null && $widget->broken !== 'empty';
         $alike = $old->part->string('measure') === $new->part->string('measure') && ! $isBroken($old) && ! $isBroken($new);
@@ -121,7 +157,12 @@ final class ReportCompared
                 // Of a count or a sum what is not there is nothing; of a mean it can't be said by how much it moved.
                 $comparable = $alike && ($adds || ($before !== null && $after !== null));
                 $more = ($after ?? 0) - ($before ?? 0);
-                $rows[] = [(string) $key, $before === null ? '' : $old->number($before), $after === null ? '' : $new->number($after), $comparable ? ($more > 0 ? '+' : '').$new->number($more) : ''];
+                $rows[] = [
+                    (string) $key,
+                    $before === null ? '' : $old->number($before),
+                    $after === null ? '' : $new->number($after),
+                    $comparable ? ($more > 0 ? '+' : '').$new->number($more) : '',
+                ];
             }
         }
 
@@ -135,7 +176,13 @@ final class ReportCompared
      */
     public function parted(WidgetView $old, WidgetView $new): ?array
     {
-        if (self::definition($old) === self::definition($new) || $old->widget->source !== $new->widget->source || ! in_array($new->widget->measure, ['count', 'sum'], true) || $old->widget->measure !== $new->widget->measure || $old->widget->by !== $new->widget->by) {
+        if (
+            self::definition($old) === self::definition($new)
+            || $old->widget->source !== $new->widget->source
+            || ! in_array($new->widget->measure, ['count', 'sum'], true)
+            || $old->widget->measure !== $new->widget->measure
+            || $old->widget->by !== $new->widget->by
+        ) {
             return null;
         }
         // The new definition over the old data lies between the two.
@@ -149,7 +196,11 @@ final class ReportCompared
         if ($key === null) {
             return null;
         }
-        [$all, $definition, $rows] = [($is[$key] ?? 0) - ($was[$key] ?? 0), ($between[$key] ?? 0) - ($was[$key] ?? 0), ($is[$key] ?? 0) - ($between[$key] ?? 0)];
+        [$all, $definition, $rows] = [
+            ($is[$key] ?? 0) - ($was[$key] ?? 0),
+            ($between[$key] ?? 0) - ($was[$key] ?? 0),
+            ($is[$key] ?? 0) - ($between[$key] ?? 0),
+        ];
         $said = fn (int|float $value): string => ($value > 0 ? '+' : '').$new->number($value);
 
         return $definition == 0 || $rows == 0 ? null : [(string) $key, $said($all), $said($definition), $said($rows)];
@@ -158,7 +209,10 @@ final class ReportCompared
     /** @return array<string, mixed> both charts, to be laid over each other */
     public static function chart(?WidgetView $old, WidgetView $new): array
     {
-        $earlier = $old === null || $old->broken !== null || ! $old->widget->isChart() || in_array($old->widget->type, ['figure', 'table'], true) ? null : $old->chart();
+        $earlier
+            = $old === null || $old->broken !== null || ! $old->widget->isChart() || in_array($old->widget->type, ['figure', 'table'], true)
+                ? null
+                : $old->chart();
 
         return [...$new->chart(), 'earlier' => $earlier];
     }
@@ -178,7 +232,10 @@ final class ReportCompared
 
                     continue;
                 }
-                $values[($view->widget->by === '' ? '' : $view->key($key)).($series['name'] === '' && $view->widget->split === '' ? '' : ', '.$view->seriesName($at))] = $value;
+                $values[
+                    ($view->widget->by === '' ? '' : $view->key($key))
+                        .($series['name'] === '' && $view->widget->split === '' ? '' : ', '.$view->seriesName($at))
+                ] = $value;
             }
         }
 
@@ -194,7 +251,11 @@ final class ReportCompared
     {
         $page = $view->page();
 
-        return [...array_diff_key($view->part->fields, array_flip(['title', 'type', 'format', ...ComparedWidget::PLACE])), 'page' => $page->string('source') === $view->widget->source ? $page->strings('filters') : [], 'period' => $page->string('period')];
+        return [
+            ...array_diff_key($view->part->fields, array_flip(['title', 'type', 'format', ...ComparedWidget::PLACE])),
+            'page' => $page->string('source') === $view->widget->source ? $page->strings('filters') : [],
+            'period' => $page->string('period'),
+        ];
     }
 
     /** The telling one of the figures that moved. */
@@ -216,9 +277,14 @@ final class ReportCompared
             }
         }
         $moved = ($is[$key] ?? 0) - ($was[$key] ?? 0);
-        $values = ['title' => $new->title(), 'by' => $new->number(abs($moved)), 'where' => $new->widget->by === '' && $new->widget->split === '' ? '' : ' '.__('data.because.in', ['key' => (string) $key])];
+        $values = [
+            'title' => $new->title(),
+            'by' => $new->number(abs($moved)),
+            'where' => $new->widget->by === '' && $new->widget->split === '' ? '' : ' '.__('data.because.in', ['key' => (string) $key]),
+        ];
         $others = count(self::differences($old, $new)) - 1;
 
-        return __($moved >= 0 ? 'data.because.rose' : 'data.because.fell', $values).($others > 0 ? ' '.trans_choice('data.because.more', $others, ['count' => (string) $others]) : '');
+        return __($moved >= 0 ? 'data.because.rose' : 'data.because.fell', $values)
+            .($others > 0 ? ' '.trans_choice('data.because.more', $others, ['count' => (string) $others]) : '');
     }
 }

@@ -26,7 +26,12 @@ final class ReportData
      * @param  list<int>|null  $eyes  ids of people, of whom one must be on the shelf of a dataset; null until it is said who looks
      * @param  array<string, int>  $pinned  dataset => version
      */
-    public function __construct(private readonly DatasetColumns $columns, private readonly ?array $eyes = null, private readonly ?CarbonImmutable $moment = null, private readonly array $pinned = []) {}
+    public function __construct(
+        private readonly DatasetColumns $columns,
+        private readonly ?array $eyes = null,
+        private readonly ?CarbonImmutable $moment = null,
+        private readonly array $pinned = [],
+    ) {}
 
     /** As they are at this very time for whoever looks, whatever was looked up before. */
     public function now(User $person): self
@@ -90,7 +95,10 @@ final class ReportData
         if ($item === null || ($isNow && ! $item->isStanding()) || $item->shelf->memberships->whereIn('user_id', $eyes)->isEmpty()) {
             return $this->found[$source] = null;
         }
-        $version = $item->versions()->with('user')->when(isset($this->pinned[$source]), fn ($query) => $query->where('number', $this->pinned[$source]))
+        $version = $item
+            ->versions()
+            ->with('user')
+            ->when(isset($this->pinned[$source]), fn ($query) => $query->where('number', $this->pinned[$source]))
             ->when($this->moment, fn ($query, CarbonImmutable $moment) => $query->where('saved_at', '<=', $moment->format('Y-m-d H:i:s')))
             ->orderByDesc('number')->first();
 

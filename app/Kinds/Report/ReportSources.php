@@ -19,7 +19,12 @@ final class ReportSources
     /** @return Collection<int, Item> */
     public static function of(User $user): Collection
     {
-        return Item::query()->standing()->where('kind', 'dataset')->whereIn('shelf_id', $user->shelves()->pluck('shelves.id'))->orderBy('title')->get();
+        return Item::query()
+            ->standing()
+            ->where('kind', 'dataset')
+            ->whereIn('shelf_id', $user->shelves()->pluck('shelves.id'))
+            ->orderBy('title')
+            ->get();
     }
 
     /**
@@ -31,7 +36,11 @@ final class ReportSources
     public static function check(User $editor, Written $written, PartTree $before, PartTree $after): void
     {
         $new = array_diff(ReportKind::sources($after), ReportKind::sources($before));
-        if ($new !== [] && in_array($written->cause, [Cause::Made, Cause::Wrote, Cause::Settled], true) && array_diff($new, self::of($editor)->pluck('key')->all()) !== []) {
+        if (
+            $new !== []
+            && in_array($written->cause, [Cause::Made, Cause::Wrote, Cause::Settled], true)
+            && array_diff($new, self::of($editor)->pluck('key')->all()) !== []
+        ) {
             throw ValidationException::withMessages(['source' => __('report.no_dataset')]);
         }
     }

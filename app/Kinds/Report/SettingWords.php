@@ -28,7 +28,9 @@ final class SettingWords extends Plain
 
     public static function of(string $noun, string $field, string $value): ?string
     {
-        return $noun === ReportRole::Widget->value || ($noun === ReportRole::Page->value && in_array($field, ['source', 'filters'], true)) ? app(self::class)->setting($field, $value) : null;
+        return $noun === ReportRole::Widget->value || ($noun === ReportRole::Page->value && in_array($field, ['source', 'filters'], true))
+            ? app(self::class)->setting($field, $value)
+            : null;
     }
 
     /** A setting of a widget or a page of a report; null when it is none that names something. */
@@ -48,7 +50,13 @@ final class SettingWords extends Plain
             return $dataset !== null && $this->others->tellsOf($dataset) ? $dataset->title : (string) __('data.gone');
         }
         if ($field === 'filters') {
-            return implode(', ', array_map(fn (array $filter) => (string) __("data.filters.{$filter[1]}", ['of' => $this->name($filter[0]), 'value' => $filter[2]]), Widget::filters(explode(', ', $value))));
+            return implode(
+                ', ',
+                array_map(
+                    fn (array $filter) => (string) __("data.filters.{$filter[1]}", ['of' => $this->name($filter[0]), 'value' => $filter[2]]),
+                    Widget::filters(explode(', ', $value)),
+                ),
+            );
         }
         [$one, $two] = explode(':', $value, 2) + ['', ''];
 
@@ -73,7 +81,10 @@ final class SettingWords extends Plain
         $filters = Widget::filters($page->strings('filters'));
         if ($filters !== []) {
             $said[] = $this->others->tellsOfKey($page->string('source'))
-                ? (string) __('data.page_filters', ['dataset' => (string) $this->setting('source', $page->string('source')), 'filters' => (string) $this->setting('filters', implode(', ', $page->strings('filters')))])
+                ? (string) __('data.page_filters', [
+                    'dataset' => (string) $this->setting('source', $page->string('source')),
+                    'filters' => (string) $this->setting('filters', implode(', ', $page->strings('filters'))),
+                ])
                 : trans_choice('data.page_filters_count', count($filters));
         }
 
@@ -89,11 +100,22 @@ final class SettingWords extends Plain
     private function find(string $field): string
     {
         // Asked dataset by dataset, by index: touches of all items are many.
-        $touch = DB::table('touches')->whereIn('item_id', DB::table('items')->whereRaw("kind = 'dataset'")->select('id'))->where('part', $field)->groupBy('item_id')->selectRaw('item_id, MAX(number) AS number, (SELECT root FROM items WHERE items.id = touches.item_id) AS root')->get()->sortByDesc('number')->first();
+        $touch = DB::table('touches')
+            ->whereIn('item_id', DB::table('items')->whereRaw("kind = 'dataset'")->select('id'))
+            ->where('part', $field)
+            ->groupBy('item_id')
+            ->selectRaw('item_id, MAX(number) AS number, (SELECT root FROM items WHERE items.id = touches.item_id) AS root')
+            ->get()
+            ->sortByDesc('number')
+            ->first();
         if ($touch === null || ! $this->others->tellsOf(Item::query()->whereKey((int) $touch->item_id)->first())) {
             return (string) __('data.gone');
         }
-        $before = Version::query()->where('item_id', $touch->item_id)->where('number', '<', (int) $touch->number)->orderByDesc('number')->value('root');
+        $before = Version::query()
+            ->where('item_id', $touch->item_id)
+            ->where('number', '<', (int) $touch->number)
+            ->orderByDesc('number')
+            ->value('root');
         foreach (array_filter([$touch->root, $before], is_string(...)) as $root) {
             foreach (Excerpt::columns($this->states, (new DatasetKind)->grid(), $root) as $part) {
                 if ($part->id === $field) {

@@ -43,14 +43,23 @@ final class WidgetView
     {
         $this->widget = new Widget($part);
         if (! $this->widget->isChart()) {
-            [$this->figures, $this->dataset, $this->version, $this->records, $this->broken, $this->brokenField] = [null, null, null, null, null, null];
+            [$this->figures, $this->dataset, $this->version, $this->records, $this->broken, $this->brokenField] = [
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+            ];
 
             return;
         }
         $this->dataset = $data->item($this->widget->source);
         $this->version = $data->version($this->widget->source);
         $this->records = $data->records($this->widget->source);
-        $this->figures = $this->records === null ? null : new Figures($this->widget, $this->records, $this->widget->filtersOf($page), Widget::period($page));
+        $this->figures = $this->records === null
+            ? null
+            : new Figures($this->widget, $this->records, $this->widget->filtersOf($page), Widget::period($page));
         $problem = $this->figures->problems[0] ?? null;
         $this->broken = match (true) {
             $this->widget->source === '' => 'source_none',
@@ -86,7 +95,9 @@ final class WidgetView
 
     public function measureWords(): string
     {
-        return (string) __("data.measures.{$this->widget->measure}", ['of' => $this->widget->of === '' ? '' : $this->name($this->widget->of)]);
+        return (string) __("data.measures.{$this->widget->measure}", [
+            'of' => $this->widget->of === '' ? '' : $this->name($this->widget->of),
+        ]);
     }
 
     public function name(string $field): string
@@ -145,7 +156,11 @@ final class WidgetView
         $said = [];
         foreach (['undated' => $figures->undated, 'earlier' => $figures->earlier] as $code => $count) {
             if ($count > 0) {
-                $said[] = trans_choice("data.left_out.{$code}", $count, ['count' => Numbers::said($count), 'field' => $this->name($this->widget->by), 'first' => $this->key(0)]);
+                $said[] = trans_choice("data.left_out.{$code}", $count, [
+                    'count' => Numbers::said($count),
+                    'field' => $this->name($this->widget->by),
+                    'first' => $this->key(0),
+                ]);
             }
         }
 
@@ -162,7 +177,9 @@ final class WidgetView
         $values = $this->figures->series[0]['values'] ?? [];
         $last = count($values) - 1;
 
-        return $this->widget->step === '' ? [$values[0] ?? null, null, ''] : [$values[$last] ?? null, $values[$last - 1] ?? null, $last < 1 ? '' : $this->key($last - 1)];
+        return $this->widget->step === ''
+            ? [$values[0] ?? null, null, '']
+            : [$values[$last] ?? null, $values[$last - 1] ?? null, $last < 1 ? '' : $this->key($last - 1)];
     }
 
     /** @return array<string, mixed> what a chart is drawn from */
@@ -171,9 +188,19 @@ final class WidgetView
         $figures = $this->figures ?? throw new \LogicException('Only charts are drawn');
 
         return [
-            'type' => $this->widget->type, 'label' => $this->title().': '.$this->words(), 'time' => $this->widget->step !== '',
-            'keys' => array_map($this->key(...), array_keys($figures->keys)), 'split' => $this->widget->split !== '',
-            'series' => array_map(fn (int $at) => ['name' => $this->seriesName($at), 'values' => $figures->series[$at]['values'], 'said' => array_map($this->number(...), $figures->series[$at]['values'])], array_keys($figures->series)),
+            'type' => $this->widget->type,
+            'label' => $this->title().': '.$this->words(),
+            'time' => $this->widget->step !== '',
+            'keys' => array_map($this->key(...), array_keys($figures->keys)),
+            'split' => $this->widget->split !== '',
+            'series' => array_map(
+                fn (int $at) => [
+                    'name' => $this->seriesName($at),
+                    'values' => $figures->series[$at]['values'],
+                    'said' => array_map($this->number(...), $figures->series[$at]['values']),
+                ],
+                array_keys($figures->series),
+            ),
         ];
     }
 
@@ -181,10 +208,17 @@ final class WidgetView
     public function problem(): ?string
     {
         if ($this->broken === 'empty' && $this->unmet() !== []) {
-            return (string) __('data.broken.empty_filter', ['filters' => implode((string) __('data.filter_and'), array_map($this->filter(...), $this->unmet()))]);
+            return (string) __('data.broken.empty_filter', [
+                'filters' => implode((string) __('data.filter_and'), array_map($this->filter(...), $this->unmet())),
+            ]);
         }
 
-        return $this->broken === null ? null : (string) __("data.broken.{$this->broken}", ['name' => $this->brokenField ?? '', 'needed' => (string) __('data.plain.'.($this->figures?->problems[0]->variables['needed'] ?? 'any'))]);
+        return $this->broken === null
+            ? null
+            : (string) __("data.broken.{$this->broken}", [
+                'name' => $this->brokenField ?? '',
+                'needed' => (string) __('data.plain.'.($this->figures?->problems[0]->variables['needed'] ?? 'any')),
+            ]);
     }
 
     /**
@@ -211,9 +245,15 @@ final class WidgetView
     private function filter(array $filter): string
     {
         [$field, $way, $value] = $filter;
-        $isNumber = is_numeric($value) && $this->records !== null && $this->records->has($field) && in_array($this->records->type($field), ['number', 'money'], true);
+        $isNumber = is_numeric($value)
+        && $this->records !== null
+        && $this->records->has($field)
+        && in_array($this->records->type($field), ['number', 'money'], true);
 
-        return (string) __("data.filters.{$way}", ['of' => $this->name($field), 'value' => $isNumber ? DatasetView::separated($value + 0) : $value]);
+        return (string) __("data.filters.{$way}", [
+            'of' => $this->name($field),
+            'value' => $isNumber ? DatasetView::separated($value + 0) : $value,
+        ]);
     }
 
     private function missing(): string
@@ -250,7 +290,9 @@ final class WidgetView
     /** What its dataset follows, where the field that it misses comes from there: that is where it comes back. */
     public function followed(): ?Item
     {
-        return $this->dataset !== null && $this->dataset->follows() && $this->goneField()?->string('expression') === '' ? $this->dataset->source : null;
+        return $this->dataset !== null && $this->dataset->follows() && $this->goneField()?->string('expression') === ''
+            ? $this->dataset->source
+            : null;
     }
 
     /** The field as it was before it was removed. */
@@ -264,7 +306,8 @@ final class WidgetView
     }
 
     /**
-     * The version of the dataset in which the field went, or became something else, after the one before it; looked for once, and only if it is asked for.
+     * The version of the dataset in which the field went, or became something else, after the one before it; looked for once, and only if
+     * it is asked for.
      *
      * @return array{Version, Version}|null
      */
@@ -281,7 +324,16 @@ final class WidgetView
             return null;
         }
         $number = $this->touched($field, $this->version->number);
-        $pair = $number === null ? null : Version::query()->with('user')->where('item_id', $this->dataset->id)->where('number', '<=', $number)->orderByDesc('number')->limit(2)->get()->reverse();
+        $pair = $number === null
+            ? null
+            : Version::query()
+                ->with('user')
+                ->where('item_id', $this->dataset->id)
+                ->where('number', '<=', $number)
+                ->orderByDesc('number')
+                ->limit(2)
+                ->get()
+                ->reverse();
 
         [$before, $in] = [$pair?->first(), $pair?->last()];
 
@@ -291,13 +343,29 @@ final class WidgetView
     /** The version in which a field became what it is in a state; what a restore put back is followed to where it came from. */
     private function touched(string $field, int $until): ?int
     {
-        $number = DB::table('touches')->where(['item_id' => $this->dataset?->id, 'part' => $field])->where('number', '<=', $until)->max('number');
-        $source = $number === null ? null : Version::query()->where(['item_id' => $this->dataset?->id, 'number' => $number])->value('source');
+        $number = DB::table('touches')
+            ->where(['item_id' => $this->dataset?->id, 'part' => $field])
+            ->where('number', '<=', $until)
+            ->max('number');
+        $source = $number === null
+            ? null
+            : Version::query()
+                ->where(['item_id' => $this->dataset?->id, 'number' => $number])
+                ->value('source');
         if (! is_int($source) || $source >= $number) {
             return $number === null ? null : (int) $number;
         }
         $states = app(States::class);
-        [$then, $now] = array_map(fn (int $of) => $states->tree((string) Version::query()->where(['item_id' => $this->dataset?->id, 'number' => $of])->value('root'))->find($field), [$source, (int) $number]);
+        [$then, $now] = array_map(
+            fn (int $of) => $states
+                ->tree(
+                    (string) Version::query()
+                        ->where(['item_id' => $this->dataset?->id, 'number' => $of])
+                        ->value('root'),
+                )
+                ->find($field),
+            [$source, (int) $number],
+        );
 
         return $then?->fields === $now?->fields ? $this->touched($field, $source) ?? (int) $number : (int) $number;
     }
@@ -314,7 +382,15 @@ final class WidgetView
             return null;
         }
         $later = $this->version;
-        foreach ($this->dataset->versions()->with('user')->where('number', '<', $this->version->number)->orderByDesc('number')->limit(self::LOOKED_BACK)->get() as $version) {
+        foreach (
+            $this->dataset
+                ->versions()
+                ->with('user')
+                ->where('number', '<', $this->version->number)
+                ->orderByDesc('number')
+                ->limit(self::LOOKED_BACK)
+                ->get() as $version
+        ) {
             if ((new self($this->part, $this->page, $data->pinned([$this->widget->source => $version->number])))->broken === null) {
                 return [$version, $later];
             }

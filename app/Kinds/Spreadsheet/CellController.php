@@ -31,17 +31,37 @@ final class CellController extends Controller
         $story = new CellStory($item, $row, $column, $states);
         abort_unless($story->isThere(), 404);
 
-        return view('kinds.spreadsheet.cell', ['item' => $item, 'row' => $row, 'column' => $column, 'story' => $story, 'mayRestore' => Gate::allows('restore', $item)]);
+        return view('kinds.spreadsheet.cell', [
+            'item' => $item,
+            'row' => $row,
+            'column' => $column,
+            'story' => $story,
+            'mayRestore' => Gate::allows('restore', $item),
+        ]);
     }
 
     /** Brings the cell back as a version left it; its row, too, if that is gone. */
-    public function store(BringBackRequest $request, Item $item, string $row, string $column, int $number, RestoreVersion $restore): RedirectResponse
-    {
+    public function store(
+        BringBackRequest $request,
+        Item $item,
+        string $row,
+        string $column,
+        int $number,
+        RestoreVersion $restore,
+    ): RedirectResponse {
         abort_unless($item->kind === 'spreadsheet', 404);
         $seen = $request->seen();
-        $back = $restore->handle($item, $this->version($item, $number), $this->person($request), $seen, picked: ["edited:{$row}/{$column}", "added:{$row}", "added:{$column}"]);
+        $back = $restore->handle(
+            $item,
+            $this->version($item, $number),
+            $this->person($request),
+            $seen,
+            picked: ["edited:{$row}/{$column}", "added:{$row}", "added:{$column}"],
+        );
         if ($back === null) {
-            return redirect()->route('cell', [$item, $row, $column])->withErrors(['seen' => __($item->head === $seen ? 'history.cell.same' : 'history.moved_on')]);
+            return redirect()
+                ->route('cell', [$item, $row, $column])
+                ->withErrors(['seen' => __($item->head === $seen ? 'history.cell.same' : 'history.moved_on')]);
         }
 
         return redirect()->route('history', ['item' => $item, 'from' => $back->number - 1, 'to' => $back->number])
@@ -57,7 +77,9 @@ final class CellController extends Controller
         $old = $states->tree($this->version($item, (int) $sent['from'])->root);
         $new = $states->tree($this->version($item, (int) $sent['to'])->root);
         $changes = TreeCompare::of($old, $new);
-        $edited = array_values(array_filter(array_map(strval(...), array_keys(Touched::by($changes, $kind))), fn (string $part) => str_contains($part, '/')));
+        $edited = array_values(
+            array_filter(array_map(strval(...), array_keys(Touched::by($changes, $kind))), fn (string $part) => str_contains($part, '/')),
+        );
         $causes = Causes::of($new, "{$row}/{$column}", $edited);
         $cells = [];
         foreach (array_slice($causes, 0, Causes::MOST) as $cause) {
@@ -73,6 +95,9 @@ final class CellController extends Controller
 
         $moved = array_filter($changes->changes, fn (Change $change) => $change->type !== ChangeType::Edited) !== [];
 
-        return response()->json(['text' => trans_choice($moved ? 'history.cell.causes_and_rows' : 'history.cell.causes', count($causes)), 'cells' => $cells]);
+        return response()->json([
+            'text' => trans_choice($moved ? 'history.cell.causes_and_rows' : 'history.cell.causes', count($causes)),
+            'cells' => $cells,
+        ]);
     }
 }

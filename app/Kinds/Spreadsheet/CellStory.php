@@ -49,31 +49,67 @@ final class CellStory
 
     private readonly string $format;
 
-    public function __construct(private readonly Item $item, private readonly string $row, private readonly string $column, private readonly States $states)
-    {
+    public function __construct(
+        private readonly Item $item,
+        private readonly string $row,
+        private readonly string $column,
+        private readonly States $states,
+    ) {
         $this->kind = new SpreadsheetKind;
         $tree = $this->newest();
         $places = $this->kind->places($tree);
         [$rowPart, $columnPart] = [$tree->find($row), $tree->find($column)];
-        $this->place = $rowPart === null || $columnPart === null ? '' : CellPlaces::letters($places->position($column)).($places->position($row) + 1);
+        $this->place = $rowPart === null || $columnPart === null
+            ? ''
+            : CellPlaces::letters($places->position($column)).($places->position($row) + 1);
         $this->tab = $columnPart === null ? '' : $places->tab($column);
         $this->format = $columnPart?->string('format') ?? '';
         $this->columnName = $columnPart === null ? '' : $this->kind->label($tree, $columnPart);
 
-        $touches = DB::table('touches')->where('item_id', $item->id)->where(fn ($query) => $query->where('part', "{$row}/{$column}")->orWhere('part', $row))
-            ->orderByDesc('number')->orderBy('part')->get(['part', 'number', 'user_id', 'what', 'position'])->groupBy('number');
+        $touches = $this->touches();
         $this->older = max(0, $touches->count() - self::MOST);
-        $versions = Version::query()->with('user', 'milestone')->where('item_id', $item->id)->whereIn('number', $touches->keys()->take(self::MOST + 1))->get()->keyBy('number');
-        $writers = new Writers($item);
-        $versions = PartStory::by($versions, array_map(fn (Collection $of): array => array_values(array_map(fn (object $touch): int => $writers->of((string) $touch->part, (int) $touch->number, (int) $touch->user_id), $of->all())), $touches->all()));
+        [$steps, $last] = $this->ownSteps($touches);
+        $steps = $this->withMoved(
+            $steps,
+            $rowPart === null ? null : $tree->wholePosition($row),
+            array_fill_keys(array_map(intval(...), $touches->keys()->all()), true),
+        );
+        $now = $rowPart?->fields[$column] ?? null;
+        $this->rowName = $rowPart !== null ? $this->kind->label($tree, $rowPart) : ($last === null ? '' : $this->firstText($last));
+        $shown = array_reverse($this->older > 0 ? array_slice($steps, 1) : $steps);
+        $this->steps = array_map(
+            fn (array $step) => $this->step($step[0], $step[1], $step[2], $now, $rowPart, $places, $step[3] ?? null),
+            $shown,
+        );
+    }
+
+    /** @return Collection<int|string, Collection<int, \stdClass>> what versions did to it and to its row, by number, the newest first */
+    private function touches(): Collection
+    {
+        return DB::table('touches')
+            ->where('item_id', $this->item->id)
+            ->where(fn ($query) => $query->where('part', "{$this->row}/{$this->column}")->orWhere('part', $this->row))
+            ->orderByDesc('number')
+            ->orderBy('part')
+            ->get(['part', 'number', 'user_id', 'what', 'position'])
+            ->groupBy('number');
+    }
+
+    /**
+     * @param  Collection<int|string, Collection<int, \stdClass>>  $touches
+     * @return array{list<array{Version, string, Part|null}>, Part|null} what versions did to it, ascending, and its row as it was last
+     */
+    private function ownSteps(Collection $touches): array
+    {
         $steps = [];
         $before = $last = null;
+        $versions = $this->versions($touches);
         foreach ($touches->take(self::MOST + 1)->reverse() as $number => $of) {
             $version = $versions->get((int) $number);
             $position = $of->first()->position ?? null;
-            $after = $version === null || $position === null ? null : $states->part($version->root, (int) $position);
+            $after = $version === null || $position === null ? null : $this->states->part($version->root, (int) $position);
             $what = (int) array_reduce($of->all(), fn (int $bits, object $touch): int => $bits | (int) $touch->what, 0);
-            $own = $of->contains('part', "{$row}/{$column}");
+            $own = $of->contains('part', "{$this->row}/{$this->column}");
             $sentence = $version === null ? null : $this->sentence($version, $what, $own, $before, $after);
             if ($version !== null && $sentence !== null) {
                 $steps[] = [$version, $sentence, $after];
@@ -81,11 +117,31 @@ final class CellStory
             $last = $after ?? $last;
             $before = $after;
         }
-        $steps = $this->withMoved($steps, $rowPart === null ? null : $tree->wholePosition($row), array_fill_keys(array_map(intval(...), $touches->keys()->all()), true));
-        $now = $rowPart?->fields[$column] ?? null;
-        $this->rowName = $rowPart !== null ? $this->kind->label($tree, $rowPart) : ($last === null ? '' : $this->firstText($last));
-        $shown = array_reverse($this->older > 0 ? array_slice($steps, 1) : $steps);
-        $this->steps = array_map(fn (array $step) => $this->step($step[0], $step[1], $step[2], $now, $rowPart, $places, $step[3] ?? null), $shown);
+
+        return [$steps, $last];
+    }
+
+    /**
+     * @param  Collection<int|string, Collection<int, \stdClass>>  $touches
+     * @return Collection<int, Version> by number, each by whoever wrote in the cell
+     */
+    private function versions(Collection $touches): Collection
+    {
+        $versions = Version::query()
+            ->with('user', 'milestone')
+            ->where('item_id', $this->item->id)
+            ->whereIn('number', $touches->keys()->take(self::MOST + 1))
+            ->get()
+            ->keyBy('number');
+        $writers = new Writers($this->item);
+        $writer = fn (\stdClass $touch): int => $writers->of((string) $touch->part, (int) $touch->number, (int) $touch->user_id);
+
+        $wrote = [];
+        foreach ($touches as $number => $of) {
+            $wrote[(int) $number] = array_values(array_map($writer, $of->all()));
+        }
+
+        return PartStory::by($versions, $wrote);
     }
 
     /**
@@ -101,7 +157,14 @@ final class CellStory
         if ($position === null || $written === []) {
             return $steps;
         }
-        $moved = (new MovedResults($this->states))->of($this->item, $this->row, $this->column, $position, $written[array_key_first($written)][0]->number, $own);
+        $moved = (new MovedResults($this->states))->of(
+            $this->item,
+            $this->row,
+            $this->column,
+            $position,
+            $written[array_key_first($written)][0]->number,
+            $own,
+        );
         $steps = [...$steps, ...array_map(fn (array $of): array => [$of[0], (string) __('history.cell.moved'), $of[1], $of[2]], $moved)];
         usort($steps, fn (array $one, array $two): int => $one[0]->number <=> $two[0]->number);
 
@@ -115,9 +178,19 @@ final class CellStory
         if ($frame === null) {
             return $this->states->tree($this->item->root);
         }
-        $last = DB::table('touches')->where(['item_id' => $this->item->id, 'part' => $this->row])->whereNotNull('position')->orderByDesc('number')->first(['number', 'position']);
-        $root = $last === null ? null : Version::query()->where(['item_id' => $this->item->id, 'number' => $last->number])->value('root');
-        $position = $last !== null && is_string($root) ? Excerpt::positionIn($this->states, $root, (int) $last->position, $this->item->root, $this->row) : null;
+        $last = DB::table('touches')
+            ->where(['item_id' => $this->item->id, 'part' => $this->row])
+            ->whereNotNull('position')
+            ->orderByDesc('number')
+            ->first(['number', 'position']);
+        $root = $last === null
+            ? null
+            : Version::query()
+                ->where(['item_id' => $this->item->id, 'number' => $last->number])
+                ->value('root');
+        $position = $last !== null && is_string($root)
+            ? Excerpt::positionIn($this->states, $root, (int) $last->position, $this->item->root, $this->row)
+            : null;
 
         return $position === null ? $frame : Excerpt::with($this->states, $this->kind->grid(), $this->item->root, $position);
     }
@@ -140,7 +213,9 @@ final class CellStory
      */
     public function chart(): ?array
     {
-        $steps = array_values(array_filter(array_reverse($this->steps), fn (CellStep $step) => $step->value !== null && $step->value !== ''));
+        $steps = array_values(
+            array_filter(array_reverse($this->steps), fn (CellStep $step) => $step->value !== null && $step->value !== ''),
+        );
         $numbers = array_map(fn (CellStep $step) => $step->number, $steps);
         if (count($numbers) < 2 || in_array(null, $numbers, true)) {
             return null;
@@ -149,15 +224,23 @@ final class CellStory
         $points = [];
         foreach ($steps as $at => $step) {
             $points[] = [
-                'x' => 10 + (int) round($at * (self::WIDTH - 20) / max(1, count($steps) - 1)),
-                'y' => $most == $least ? intdiv(self::HEIGHT, 2) : (int) round(10 + ($most - $step->number) / ($most - $least) * (self::HEIGHT - 20)),
-                'label' => "{$step->value} in {$step->version->number}".($step->since === null ? ", {$step->version->user->firstName()}" : ''),
+                'x' => 10 + (int) round(($at * (self::WIDTH - 20)) / max(1, count($steps) - 1)),
+                'y' => $most == $least
+                    ? intdiv(self::HEIGHT, 2)
+                    : (int) round(10 + (($most - $step->number) / ($most - $least)) * (self::HEIGHT - 20)),
+                'label'
+                    => "{$step->value} in {$step->version->number}".($step->since === null ? ", {$step->version->user->firstName()}" : ''),
                 // What came by itself is nobody's.
                 'colour' => $step->since === null ? $step->version->user->colour : null,
             ];
         }
 
-        return ['line' => implode(' ', array_map(fn (array $point) => "{$point['x']},{$point['y']}", $points)), 'points' => $points, 'least' => Cell::show($least), 'most' => Cell::show($most)];
+        return [
+            'line' => implode(' ', array_map(fn (array $point) => "{$point['x']},{$point['y']}", $points)),
+            'points' => $points,
+            'least' => Cell::show($least),
+            'most' => Cell::show($most),
+        ];
     }
 
     private function sentence(Version $version, int $what, bool $own, ?Part $before, ?Part $after): ?string
@@ -168,8 +251,12 @@ final class CellStory
         return match (true) {
             $after === null => (string) __('history.cell.row_removed'),
             // Who brings a cell back, or takes out what was written over it, has not written it.
-            $version->source !== null && ($own || $did(ChangeType::Added)) => (string) __('history.cell.brought_back', ['source' => (string) $version->source]),
-            $version->cause === Cause::TookOut && ($own || $did(ChangeType::Added)) => (string) __('history.cell.taken_out', ['who' => (string) ($version->facts['of'] ?? '')]),
+            $version->source !== null && ($own || $did(ChangeType::Added)) => (string) __('history.cell.brought_back', [
+                'source' => (string) $version->source,
+            ]),
+            $version->cause === Cause::TookOut && ($own || $did(ChangeType::Added)) => (string) __('history.cell.taken_out', [
+                'who' => (string) ($version->facts['of'] ?? ''),
+            ]),
             $did(ChangeType::Added) => (string) __(Cell::bare($is) === null ? 'history.cell.row_added' : 'history.cell.wrote'),
             $own && Cell::sameInput(Cell::bare($was), Cell::bare($is)) => (string) __('history.cell.formatted'),
             $own && Cell::bare($is) === null => (string) __('history.cell.emptied'),
@@ -180,8 +267,15 @@ final class CellStory
         };
     }
 
-    private function step(Version $version, string $sentence, ?Part $row, mixed $now, ?Part $rowNow, CellPlaces $places, ?int $since): CellStep
-    {
+    private function step(
+        Version $version,
+        string $sentence,
+        ?Part $row,
+        mixed $now,
+        ?Part $rowNow,
+        CellPlaces $places,
+        ?int $since,
+    ): CellStep {
         $value = $row->fields[$this->column] ?? null;
         $formula = Cell::formula($value);
         $result = Cell::result($value);
@@ -193,7 +287,9 @@ final class CellStory
             $formula === null ? null : '='.Formula::spell($formula, $this->row, $places),
             is_int($result) || is_float($result) ? $result : null,
             // A formula is as it is now when its result is.
-            $row === null ? $rowNow === null : $rowNow !== null && Cell::sameInput($value, $now) && ($formula === null || Part::same($result, Cell::result($now))),
+            $row === null
+                ? $rowNow === null
+                : $rowNow !== null && Cell::sameInput($value, $now) && ($formula === null || Part::same($result, Cell::result($now))),
             $since,
         );
     }

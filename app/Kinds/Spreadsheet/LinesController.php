@@ -22,7 +22,11 @@ final class LinesController extends Controller
         [$from, $to] = [$this->version($item, $address->from), $this->version($item, $address->to)];
 
         $authors = $address->view === 'who' ? new SheetAuthors($item, $to, $states) : null;
-        $sheet = $past->sheetOf(new Comparison($item, $from, $to, $states, $phrases, whole: $past->needsAll($address, $item)), $address, $authors);
+        $sheet = $past->sheetOf(
+            new Comparison($item, $from, $to, $states, $phrases, whole: $past->needsAll($address, $item)),
+            $address,
+            $authors,
+        );
         $start = (int) $request->validated('start');
 
         return view('kinds.spreadsheet.lines', [

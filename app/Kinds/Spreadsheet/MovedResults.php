@@ -11,7 +11,10 @@ use App\Store\States;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Kinds\Cell;
 
-/** The versions after which a formula gave another result, though nobody wrote in its cell: read from the row of each version, back from the newest, as far as the work is bounded. */
+/**
+ * The versions after which a formula gave another result, though nobody wrote in its cell: read from the row of each version, back from the
+ * newest, as far as the work is bounded.
+ */
 final readonly class MovedResults
 {
     /** Versions that are looked at. */
@@ -26,7 +29,14 @@ final readonly class MovedResults
      */
     public function of(Item $item, string $row, string $column, int $position, int $since, array $own): array
     {
-        $versions = Version::query()->with('user', 'milestone')->where('item_id', $item->id)->where('number', '>=', $since)->orderByDesc('number')->limit(self::MOST)->get()->all();
+        $versions = Version::query()
+            ->with('user', 'milestone')
+            ->where('item_id', $item->id)
+            ->where('number', '>=', $since)
+            ->orderByDesc('number')
+            ->limit(self::MOST)
+            ->get()
+            ->all();
         $rows = $this->rows(array_values($versions), $row, $position);
         $moved = [];
         foreach ($versions as $at => $version) {
@@ -35,7 +45,12 @@ final readonly class MovedResults
                 break;
             }
             [$now, $then] = [$is->fields[$column] ?? null, $was->fields[$column] ?? null];
-            if (! isset($own[$version->number]) && Cell::isFormula($now) && Cell::isFormula($then) && ! Part::same(Cell::result($now), Cell::result($then))) {
+            if (
+                ! isset($own[$version->number])
+                && Cell::isFormula($now)
+                && Cell::isFormula($then)
+                && ! Part::same(Cell::result($now), Cell::result($then))
+            ) {
                 $moved[] = [$version, $is, $before->number];
             }
         }

@@ -49,11 +49,20 @@ final class Past extends Plain
     /** A column comes back with its cells, and a tab with its rows as they were. */
     public function back(PartTree $then, Closure $now, string $part): array
     {
-        return [...parent::back($then, $now, $part), ...match (SpreadsheetRole::tryFrom($then->get($part)->role)) {
-            SpreadsheetRole::Column => array_map(fn (string $row) => "edited:{$row}/{$part}", $then->children()[$then->parent($part)] ?? []),
-            SpreadsheetRole::Tab => array_map(fn (string $id) => $then->has($id) ? "moved:{$id}" : "removed:{$id}", $now()->children()[$part] ?? []),
-            default => [],
-        }];
+        return [
+            ...parent::back($then, $now, $part),
+            ...match (SpreadsheetRole::tryFrom($then->get($part)->role)) {
+                SpreadsheetRole::Column => array_map(
+                    fn (string $row) => "edited:{$row}/{$part}",
+                    $then->children()[$then->parent($part)] ?? [],
+                ),
+                SpreadsheetRole::Tab => array_map(
+                    fn (string $id) => $then->has($id) ? "moved:{$id}" : "removed:{$id}",
+                    $now()->children()[$part] ?? [],
+                ),
+                default => [],
+            },
+        ];
     }
 
     public function tabs(PartTree $tree): array
@@ -67,11 +76,21 @@ final class Past extends Plain
         $tree = $this->states->tree($item->root);
         $role = $tree->find($part)?->role;
 
-        return $role === null || $role === SpreadsheetRole::Row->value ? parent::story($item, $part, $phrases) : (new StretchStory($item, $tree, $part, $phrases))->story;
+        return $role === null || $role === SpreadsheetRole::Row->value
+            ? parent::story($item, $part, $phrases)
+            : (new StretchStory($item, $tree, $part, $phrases))->story;
     }
 
     public function sheetOf(Comparison $comparison, HistoryAddress $address, ?SheetAuthors $authors = null): SheetView
     {
-        return new SheetView($comparison, $this->states, $address->tab, $address->rows === 'all', $address->show === 'formulas', $address->view, $authors);
+        return new SheetView(
+            $comparison,
+            $this->states,
+            $address->tab,
+            $address->rows === 'all',
+            $address->show === 'formulas',
+            $address->view,
+            $authors,
+        );
     }
 }

@@ -18,7 +18,10 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
 
-/** Who wrote which cell of a spreadsheet last, and when; from the index of touches, and for rows and columns that came back from what stood in them before. */
+/**
+ * Who wrote which cell of a spreadsheet last, and when; from the index of touches, and for rows and columns that came back from what stood
+ * in them before.
+ */
 final class SheetAuthors
 {
     /** Steps of age, in days. */
@@ -39,13 +42,19 @@ final class SheetAuthors
 
     private readonly Writers $writers;
 
-    /** @var array<string, array<string, array{int, int}>> version and who is left out => row/column, or row => the version up to it that wrote it last, and by whom */
+    /**
+     * @var array<string, array<string, array{int, int}>> version and who is left out => row/column, or row => the version up to it that
+     *     wrote it last, and by whom
+     */
     private array $last = [];
 
     /** @var array<string, array<int, int>>|null row or column that was removed once => version => what it did with it */
     private ?array $removed = null;
 
-    /** @var array<int, array{int, array<string, Part>, array<string, Part>}> version => the one before it, and the parts that differ between the two as they were and as they became */
+    /**
+     * @var array<int, array{int, array<string, Part>, array<string, Part>}> version => the one before it, and the parts that differ between
+     *     the two as they were and as they became
+     */
     private array $steps = [];
 
     public function __construct(private readonly Item $item, Version $until, private readonly States $states)
@@ -57,7 +66,10 @@ final class SheetAuthors
             ->get(['number', 'user_id', 'saved_at', 'source', DB::raw('json_extract(facts, \'$.author\') AS taken_out')])->keyBy('number');
         $this->versions = $versions;
         $this->writers = new Writers($item);
-        $this->users = Writers::people([...$versions->pluck('user_id')->unique(), ...DB::table('touches')->where('item_id', $item->id)->distinct()->pluck('user_id')]);
+        $this->users = Writers::people([
+            ...$versions->pluck('user_id')->unique(),
+            ...DB::table('touches')->where('item_id', $item->id)->distinct()->pluck('user_id'),
+        ]);
     }
 
     /**
@@ -69,11 +81,23 @@ final class SheetAuthors
     private function last(int $number, int $without = 0): array
     {
         if (! isset($this->last["{$number} {$without}"])) {
-            $touches = DB::table('touches')->where('item_id', $this->item->id)->where('number', '<=', $number)->where('user_id', '!=', $without)
+            $touches = DB::table('touches')
+                ->where('item_id', $this->item->id)
+                ->where('number', '<=', $number)
+                ->where('user_id', '!=', $without)
                 ->where(fn ($query) => $query->where('part', 'like', '%/%')->orWhereRaw('what & 1 = 1'))
                 ->groupBy('part')->selectRaw('part, MAX(number) AS number, user_id')->get();
             // The other columns are those of the row that has it (SQLite, “Bare columns in an aggregate query”).
-            $this->last["{$number} {$without}"] = $touches->mapWithKeys(fn (\stdClass $row) => [(string) $row->part => [(int) $row->number, $this->writers->of((string) $row->part, (int) $row->number, (int) $row->user_id)]])->all();
+            $this->last["{$number} {$without}"] = $touches
+                ->mapWithKeys(
+                    fn (\stdClass $row) => [
+                        (string) $row->part => [
+                            (int) $row->number,
+                            $this->writers->of((string) $row->part, (int) $row->number, (int) $row->user_id),
+                        ],
+                    ],
+                )
+                ->all();
         }
 
         return $this->last["{$number} {$without}"];
@@ -118,7 +142,11 @@ final class SheetAuthors
         $days = (int) $at->diffInDays($this->until, true);
         $user = $this->person($wrote[1]);
 
-        return new CellAuthor($user, count(array_filter(self::AGES, fn (int $most) => $days >= $most)), $user?->firstName().', '.Days::short($at));
+        return new CellAuthor(
+            $user,
+            count(array_filter(self::AGES, fn (int $most) => $days >= $most)),
+            $user?->firstName().', '.Days::short($at),
+        );
     }
 
     /**
@@ -140,7 +168,10 @@ final class SheetAuthors
         }
     }
 
-    /** The version in which a cell stood as it is, before its row or its column was removed that came back with another: undone, or by an edit that was held back. */
+    /**
+     * The version in which a cell stood as it is, before its row or its column was removed that came back with another: undone, or by an
+     * edit that was held back.
+     */
     private function stood(string $row, string $column, int $number): ?int
     {
         $gone = $this->goneBefore($row, $number) ?? $this->goneBefore($column, $number);
@@ -148,7 +179,10 @@ final class SheetAuthors
             return null;
         }
         [[$before, $stood], [, , $came]] = [$this->step($gone), $this->step($number)];
-        [$was, $is] = array_map(fn (?Part $of): mixed => Cell::formula($of?->fields[$column] ?? null) ?? Cell::bare($of?->fields[$column] ?? null), [$stood[$row] ?? null, $came[$row] ?? null]);
+        [$was, $is] = array_map(
+            fn (?Part $of): mixed => Cell::formula($of?->fields[$column] ?? null) ?? Cell::bare($of?->fields[$column] ?? null),
+            [$stood[$row] ?? null, $came[$row] ?? null],
+        );
 
         return $was !== null && $was === $is ? $before : null;
     }
@@ -159,15 +193,31 @@ final class SheetAuthors
         if ($this->removed === null) {
             $this->removed = [];
             $bits = ChangeType::Added->bit() | ChangeType::Removed->bit();
-            $removed = DB::table('touches')->where('item_id', $this->item->id)->whereRaw('what & ? != 0', [ChangeType::Removed->bit()])->select('part');
-            foreach (DB::table('touches')->where('item_id', $this->item->id)->whereIn('part', $removed)->whereRaw('what & ? != 0', [$bits])->orderBy('number')->get(['part', 'number', 'what']) as $touch) {
+            $removed = DB::table('touches')
+                ->where('item_id', $this->item->id)
+                ->whereRaw('what & ? != 0', [ChangeType::Removed->bit()])
+                ->select('part');
+            foreach (
+                DB::table('touches')
+                    ->where('item_id', $this->item->id)
+                    ->whereIn('part', $removed)
+                    ->whereRaw('what & ? != 0', [$bits])
+                    ->orderBy('number')
+                    ->get(['part', 'number', 'what']) as $touch
+            ) {
                 $this->removed[(string) $touch->part][(int) $touch->number] = (int) $touch->what;
             }
         }
         if ((($this->removed[$part][$number] ?? 0) & ChangeType::Added->bit()) === 0) {
             return null;
         }
-        $earlier = array_keys(array_filter($this->removed[$part], fn (int $what, int $at) => $at < $number && ($what & ChangeType::Removed->bit()) !== 0, ARRAY_FILTER_USE_BOTH));
+        $earlier = array_keys(
+            array_filter(
+                $this->removed[$part],
+                fn (int $what, int $at) => $at < $number && ($what & ChangeType::Removed->bit()) !== 0,
+                ARRAY_FILTER_USE_BOTH,
+            ),
+        );
 
         return $earlier === [] ? null : max($earlier);
     }
@@ -177,7 +227,13 @@ final class SheetAuthors
     {
         if (! isset($this->steps[$number])) {
             $before = (int) $this->versions->keys()->filter(fn (int $other) => $other < $number)->max();
-            $roots = count($this->steps) < self::MOST_READ ? Version::query()->where('item_id', $this->item->id)->whereIn('number', [$before, $number])->pluck('root', 'number')->all() : [];
+            $roots = count($this->steps) < self::MOST_READ
+                ? Version::query()
+                    ->where('item_id', $this->item->id)
+                    ->whereIn('number', [$before, $number])
+                    ->pluck('root', 'number')
+                    ->all()
+                : [];
             $differs = isset($roots[$before], $roots[$number]) ? $this->states->compare($roots[$before], $roots[$number]) : [];
             $byId = fn (string $side): array => array_column(array_merge([], ...array_column($differs, $side)), null, 'id');
             $this->steps[$number] = [$before, $byId('old'), $byId('new')];

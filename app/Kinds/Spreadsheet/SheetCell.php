@@ -11,7 +11,8 @@ final readonly class SheetCell
 {
     /**
      * @param  string|null  $old  what it was; null when that is not shown
-     * @param  string  $state  same, typed, filled, emptied, formatted, moved-on (the result of a formula that nobody touched), added or removed
+     * @param  string  $state  same, typed, filled, emptied, formatted, moved-on (the result of a formula that nobody touched), added or
+     *     removed
      * @param  string|null  $difference  of numbers, with its share: “+16.2 (+900 %)”
      * @param  CellAuthor|null  $author  where it is asked who wrote each cell, of those that show something
      */

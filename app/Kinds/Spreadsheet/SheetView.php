@@ -73,8 +73,15 @@ final class SheetView
      * @param  string  $view  changed, was (the earlier state alone) or who (the later one alone)
      * @param  SheetAuthors|null  $authors  where each cell says who wrote it
      */
-    public function __construct(private readonly Comparison $comparison, private readonly States $states, ?string $tab, private readonly bool $all, private readonly bool $formulas, string $view, private readonly ?SheetAuthors $authors = null)
-    {
+    public function __construct(
+        private readonly Comparison $comparison,
+        private readonly States $states,
+        ?string $tab,
+        private readonly bool $all,
+        private readonly bool $formulas,
+        string $view,
+        private readonly ?SheetAuthors $authors = null,
+    ) {
         $this->kind = new SpreadsheetKind;
         $this->compared = $view === 'changed';
         $this->root = ($view === 'who' ? $comparison->to : $comparison->from)->root;
@@ -99,7 +106,8 @@ final class SheetView
             ];
         }
         $chosen = array_values(array_filter($layout, fn (MarkedPart $marked) => $marked->part->id === $tab))[0]
-            ?? array_values(array_filter($layout, fn (MarkedPart $marked) => ($counts[$marked->part->id] ?? 0) > 0))[0] ?? $layout[0] ?? null;
+        ?? (array_values(array_filter($layout, fn (MarkedPart $marked) => ($counts[$marked->part->id] ?? 0) > 0))[0]
+            ?? ($layout[0] ?? null));
         $this->tab = $chosen->part->id ?? '';
         $this->frozen = $chosen?->part->int('frozen') ?? 0;
         $this->lay($chosen->children ?? []);
@@ -144,10 +152,17 @@ final class SheetView
             $first = (int) $this->new->wholePosition($this->tab) + 1 + count($this->newPlaces->columns[$this->tab]);
             $window = $this->states->window($this->root, $first + $from, max(0, min($count, $this->count() - $from)));
 
-            return array_map(fn (Part $part, int $at) => $this->line(new MarkedPart(null, $part, $part, false, null, []), $from + $at), $window, array_keys($window));
+            return array_map(
+                fn (Part $part, int $at) => $this->line(new MarkedPart(null, $part, $part, false, null, []), $from + $at),
+                $window,
+                array_keys($window),
+            );
         }
 
-        return array_map(fn (MarkedPart|int $line) => is_int($line) ? new SheetLine($line) : $this->line($line), array_slice($this->lines, $from, $count));
+        return array_map(
+            fn (MarkedPart|int $line) => is_int($line) ? new SheetLine($line) : $this->line($line),
+            array_slice($this->lines, $from, $count),
+        );
     }
 
     /** Whether what an entry tells of is in another tab. */
@@ -193,8 +208,14 @@ final class SheetView
             'letters' => CellPlaces::letters(($marked->state === ChangeType::Removed ? $this->oldPlaces : $this->newPlaces)->position($id)),
             'width' => $marked->part->int('width'),
             'state' => $marked->state->value ?? 'same',
-            'note' => $marked->movedFrom === null ? null : (string) __('history.sheet.from_column', ['column' => CellPlaces::letters($this->oldPlaces->position($id))]),
-            'editor' => $marked->state !== null ? $this->comparison->editorOf($id, $marked->state) : ($marked->movedFrom !== null ? $this->comparison->editorOf($id, ChangeType::Moved) : null),
+            'note' => $marked->movedFrom === null
+                ? null
+                : (string) __('history.sheet.from_column', ['column' => CellPlaces::letters($this->oldPlaces->position($id))]),
+            'editor' => $marked->state !== null
+                ? $this->comparison->editorOf($id, $marked->state)
+                : ($marked->movedFrom !== null
+                    ? $this->comparison->editorOf($id, ChangeType::Moved)
+                    : null),
         ];
     }
 
@@ -277,7 +298,14 @@ final class SheetView
             $last = $row->state !== null || $this->hasMoved($row) ? $at : $last;
         }
         $rows = array_slice($rows, 0, $last + 1);
-        for ($end = count($this->columns); $end > 1 && ! isset($used[$this->columns[$end - 1]['id']]) && $this->columns[$end - 1]['state'] === 'same' && $this->columns[$end - 1]['note'] === null; $end--);
+        for (
+            $end = count($this->columns);
+            $end > 1
+            && ! isset($used[$this->columns[$end - 1]['id']])
+            && $this->columns[$end - 1]['state'] === 'same'
+            && $this->columns[$end - 1]['note'] === null;
+            $end--
+        );
         $this->columns = array_slice($this->columns, 0, $end);
     }
 
@@ -298,10 +326,25 @@ final class SheetView
         $id = $marked->part->id;
         $gone = $marked->state === ChangeType::Removed;
         $number = 1 + ($position ?? ($gone ? $this->oldPlaces : $this->newPlaces)->position($id));
-        $note = ! $this->hasMoved($marked) ? null : (string) __('history.sheet.from_row', ['row' => (string) (1 + $this->oldPlaces->position($id))]);
-        $editor = $marked->state !== null ? $this->comparison->editorOf($id, $marked->state) : ($this->hasMoved($marked) ? $this->comparison->editorOf($id, ChangeType::Moved) : null);
+        $note = ! $this->hasMoved($marked)
+            ? null
+            : (string) __('history.sheet.from_row', ['row' => (string) (1 + $this->oldPlaces->position($id))]);
+        $editor = $marked->state !== null
+            ? $this->comparison->editorOf($id, $marked->state)
+            : ($this->hasMoved($marked)
+                ? $this->comparison->editorOf($id, ChangeType::Moved)
+                : null);
 
-        return new SheetLine(0, $id, $number, $number <= $this->frozen && ! $gone, $marked->state->value ?? 'same', $note, $editor, array_map(fn (array $column) => $this->cell($marked, $column['id'], $column['state']), $this->columns));
+        return new SheetLine(
+            0,
+            $id,
+            $number,
+            $number <= $this->frozen && ! $gone,
+            $marked->state->value ?? 'same',
+            $note,
+            $editor,
+            array_map(fn (array $column) => $this->cell($marked, $column['id'], $column['state']), $this->columns),
+        );
     }
 
     private function cell(MarkedPart $marked, string $column, string $columnState): SheetCell
@@ -324,10 +367,23 @@ final class SheetView
             $is = $was;
         }
         $now = $this->shown($gone || $columnState === 'removed' ? $this->old : $this->new, $marked->part, $column, $is);
-        $old = in_array($state, ['typed', 'emptied', 'moved-on', 'filled'], true) && $marked->before !== null ? $this->shown($this->old, $marked->before, $column, $was) : null;
-        $editor = in_array($state, ['typed', 'emptied', 'filled', 'formatted'], true) ? $this->comparison->editorOfCell($marked->part->id, $column) : null;
+        $old = in_array($state, ['typed', 'emptied', 'moved-on', 'filled'], true) && $marked->before !== null
+            ? $this->shown($this->old, $marked->before, $column, $was)
+            : null;
+        $editor = in_array($state, ['typed', 'emptied', 'filled', 'formatted'], true)
+            ? $this->comparison->editorOfCell($marked->part->id, $column)
+            : null;
 
-        return new SheetCell($column, $old, $now, $state, $this->classes($is ?? $was, $column, $columnState, $state, $editor), $editor, $state === 'same' ? null : $this->difference($was, $is), $now === '' ? null : $this->authors?->of($marked->part->id, $column));
+        return new SheetCell(
+            $column,
+            $old,
+            $now,
+            $state,
+            $this->classes($is ?? $was, $column, $columnState, $state, $editor),
+            $editor,
+            $state === 'same' ? null : $this->difference($was, $is),
+            $now === '' ? null : $this->authors?->of($marked->part->id, $column),
+        );
     }
 
     private function shown(PartTree $tree, Part $row, string $column, mixed $value): string
@@ -345,15 +401,24 @@ final class SheetView
         $letters = explode('|', $look === '' || $look[0] === '|' ? $this->columnParts[$column]->string('format') : $look)[0];
         $type = Cell::type($value);
 
-        return implode(' ', array_filter([
-            "is-{$state}",
-            $columnState === 'same' ? '' : "column-{$columnState}",
-            str_contains($letters, 'b') ? 'is-bold' : '',
-            str_contains($letters, 'i') ? 'is-italic' : '',
-            preg_match('/[lcr]/', $letters, $side) === 1 ? "at-{$side[0]}" : ($type === CellType::Number || $type === CellType::Date ? 'at-r' : ($type === CellType::Boolean ? 'at-c' : '')),
-            $type === CellType::Error ? 'is-error' : '',
-            $editor === null ? '' : "by-{$editor->colour}",
-        ]));
+        return implode(
+            ' ',
+            array_filter([
+                "is-{$state}",
+                $columnState === 'same' ? '' : "column-{$columnState}",
+                str_contains($letters, 'b') ? 'is-bold' : '',
+                str_contains($letters, 'i') ? 'is-italic' : '',
+                preg_match('/[lcr]/', $letters, $side) === 1
+                    ? "at-{$side[0]}"
+                    : ($type === CellType::Number || $type === CellType::Date
+                        ? 'at-r'
+                        : ($type === CellType::Boolean
+                            ? 'at-c'
+                            : '')),
+                $type === CellType::Error ? 'is-error' : '',
+                $editor === null ? '' : "by-{$editor->colour}",
+            ]),
+        );
     }
 
     private function difference(mixed $was, mixed $is): ?string

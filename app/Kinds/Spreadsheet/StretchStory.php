@@ -27,7 +27,12 @@ final readonly class StretchStory
         $kind = Kinds::named($item->kind);
         $of = $newest->get($part);
         $numbers = $of->role === SpreadsheetRole::Column->value ? $this->ofColumn($item, $part) : $this->ofTab($item, $newest, $part);
-        $versions = Version::query()->with('user', 'milestone')->where('item_id', $item->id)->whereIn('number', array_slice($numbers, 0, self::MOST))->orderByDesc('number')->get();
+        $versions = Version::query()
+            ->with('user', 'milestone')
+            ->where('item_id', $item->id)
+            ->whereIn('number', array_slice($numbers, 0, self::MOST))
+            ->orderByDesc('number')
+            ->get();
         $item->load('origin.item');
         $steps = [];
         foreach ($versions as $at => $version) {
@@ -39,8 +44,16 @@ final readonly class StretchStory
     /** @return list<int> versions, the newest first */
     private function ofColumn(Item $item, string $column): array
     {
-        return array_values(DB::table('touches')->where('item_id', $item->id)->where(fn ($query) => $query->where('part', $column)->orWhere('part', 'like', "%/{$column}"))
-            ->distinct()->orderByDesc('number')->pluck('number')->map(fn ($number) => (int) $number)->all());
+        return array_values(
+            DB::table('touches')
+                ->where('item_id', $item->id)
+                ->where(fn ($query) => $query->where('part', $column)->orWhere('part', 'like', "%/{$column}"))
+                ->distinct()
+                ->orderByDesc('number')
+                ->pluck('number')
+                ->map(fn ($number) => (int) $number)
+                ->all(),
+        );
     }
 
     /** @return list<int> versions, the newest first; rows that are gone by now are told by their own history */

@@ -38,7 +38,12 @@ final class VisitorCells extends VisitorTable
         $this->places = $this->kind->places($this->tree);
         $this->tab = isset($this->places->tabs[$tab]) ? $tab : (string) array_key_first($this->places->tabs);
         [$columns, $count] = $this->used();
-        parent::__construct(array_map($this->tree->get(...), array_slice($this->places->columns[$this->tab] ?? [], 0, $columns)), $count, $from, SpreadsheetRole::Row->value);
+        parent::__construct(
+            array_map($this->tree->get(...), array_slice($this->places->columns[$this->tab] ?? [], 0, $columns)),
+            $count,
+            $from,
+            SpreadsheetRole::Row->value,
+        );
     }
 
     public function pages(): array
@@ -46,7 +51,12 @@ final class VisitorCells extends VisitorTable
         $pages = [];
         foreach ($this->places->tabs as $id => $name) {
             $name = $name === '' ? (string) __('history.sheet.nameless') : $name;
-            array_push($pages, ...((string) $id === $this->tab ? $this->stretches($name, ['tab' => $this->tab]) : [['name' => $name, 'asks' => ['tab' => (string) $id], 'isHere' => false]]));
+            array_push(
+                $pages,
+                ...(string) $id === $this->tab
+                    ? $this->stretches($name, ['tab' => $this->tab])
+                    : [['name' => $name, 'asks' => ['tab' => (string) $id], 'isHere' => false]],
+            );
         }
 
         return count($pages) > 1 ? $pages : [];
@@ -80,7 +90,12 @@ final class VisitorCells extends VisitorTable
 
     protected function value(string $text, Part $row, Part $column, array $new): mixed
     {
-        return TypedCell::in($text, $row, $column, str_starts_with($text, '=') ? $this->allPlaces ??= $this->allPlaces($new) : $this->places);
+        return TypedCell::in(
+            $text,
+            $row,
+            $column,
+            str_starts_with($text, '=') ? ($this->allPlaces ??= $this->allPlaces($new)) : $this->places,
+        );
     }
 
     /**

@@ -9,6 +9,8 @@ use Illuminate\Support\Facades\Route;
 Route::prefix('/items/{item}')->group(function (): void {
     Route::get('/history/lines', LinesController::class)->name('lines');
     Route::get('/cells/{row}/{column}', [CellController::class, 'show'])->name('cell');
-    Route::post('/cells/{row}/{column}/versions/{number}', [CellController::class, 'store'])->where('number', '\d{1,9}')->name('cell.restore');
+    Route::post('/cells/{row}/{column}/versions/{number}', [CellController::class, 'store'])
+        ->where('number', '\d{1,9}')
+        ->name('cell.restore');
     Route::get('/causes/{row}/{column}', [CellController::class, 'causes'])->name('causes');
 });

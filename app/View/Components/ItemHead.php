@@ -32,7 +32,8 @@ final class ItemHead extends Component
         $this->threads = Gate::allows('talk', $item) ? Talk::open($item) : null;
         $this->proposed = Gate::allows('propose', $item) ? OpenProposals::now($item)->count() : null;
         $this->lost = $item->form_id === null ? $item->lostWith()?->loadMissing('deleter') : null;
-        $this->publishes = $item->form_id === null && $item->isPublishable() && $item->sight === null && Gate::any(['askToPublish', 'publishNow'], $item);
+        $this->publishes
+            = $item->form_id === null && $item->isPublishable() && $item->sight === null && Gate::any(['askToPublish', 'publishNow'], $item);
     }
 
     public function render(): View

@@ -22,6 +22,10 @@ final class Monogram extends Component implements Htmlable
     {
         $name = e($this->user->name);
 
-        return '<span '.$this->attributes->class(['monogram', "by-{$this->user->colour}"])." title=\"{$name}\"><span aria-hidden=\"true\">".e($this->user->monogram())."</span><span class=\"is-sr-only\">{$name}</span></span>";
+        return '<span '
+            .$this->attributes->class(['monogram', "by-{$this->user->colour}"])
+            ." title=\"{$name}\"><span aria-hidden=\"true\">"
+            .e($this->user->monogram())
+            ."</span><span class=\"is-sr-only\">{$name}</span></span>";
     }
 }

@@ -18,8 +18,13 @@ final class ProposalsBar extends Component
     public readonly ?OpenProposals $open;
 
     /** @param 'is'|'with'|'would'|'everybody' $look */
-    public function __construct(Gate $gate, public readonly Item $item, ?OpenProposals $open = null, public readonly ?Proposal $chosen = null, public readonly string $look = 'is')
-    {
+    public function __construct(
+        Gate $gate,
+        public readonly Item $item,
+        ?OpenProposals $open = null,
+        public readonly ?Proposal $chosen = null,
+        public readonly string $look = 'is',
+    ) {
         $this->open = $open ?? ($gate->allows('talk', $item) ? new OpenProposals($item) : null);
     }
 
@@ -29,7 +34,13 @@ final class ProposalsBar extends Component
      */
     public function address(int|string|null $of = null, ?string $look = null): string
     {
-        return route('proposals', ['item' => $this->item, ...array_filter(['of' => $of ?? $this->chosen?->id, 'look' => $look, 'at' => $this->open?->at], fn (int|string|null $value): bool => $value !== null)]);
+        return route('proposals', [
+            'item' => $this->item,
+            ...array_filter(
+                ['of' => $of ?? $this->chosen?->id, 'look' => $look, 'at' => $this->open?->at],
+                fn (int|string|null $value): bool => $value !== null,
+            ),
+        ]);
     }
 
     public function render(): View

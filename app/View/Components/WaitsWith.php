@@ -25,9 +25,18 @@ final class WaitsWith extends Component
     {
         $this->key = $item->key;
         $me = $request->user()?->getAuthIdentifier();
-        $this->wish = ! $item->isPublishable() || $item->form_id !== null || $item->sight !== null ? null : $item->publishings()->waiting()->where('user_id', $me)->with('version')->first();
-        $this->people = $this->wish === null ? [] : array_values($item->shelf->loadMissing('memberships.user')->memberships
-            ->filter(fn (Membership $each) => $each->user_id !== $me && $each->saysYes())->map(fn (Membership $each) => $each->user->firstName())->all());
+        $this->wish = ! $item->isPublishable() || $item->form_id !== null || $item->sight !== null
+            ? null
+            : $item->publishings()->waiting()->where('user_id', $me)->with('version')->first();
+        $this->people = $this->wish === null
+            ? []
+            : array_values(
+                $item->shelf
+                    ->loadMissing('memberships.user')
+                    ->memberships->filter(fn (Membership $each) => $each->user_id !== $me && $each->saysYes())
+                    ->map(fn (Membership $each) => $each->user->firstName())
+                    ->all(),
+            );
     }
 
     public function render(): View

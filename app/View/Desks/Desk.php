@@ -15,7 +15,10 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use MistyAttic\Core\Kinds\Kinds;
 
-/** The page of an item: this is the plain one, on which its parts are written field by field. A kind that is written in another way has its own. */
+/**
+ * The page of an item: this is the plain one, on which its parts are written field by field. A kind that is written in another way has its
+ * own.
+ */
 class Desk
 {
     public const VIEW = 'fields';
@@ -48,7 +51,12 @@ class Desk
     /** What readers see of it. */
     public function read(Item $item, User $person): View|RedirectResponse
     {
-        return view('read', ['item' => $item, 'blocks' => Blocks::plain($item->kind(), $this->states->tree($item->root)), 'view' => $item->room(Past::class)::BLOCKS, 'address' => HistoryAddress::all($item)]);
+        return view('read', [
+            'item' => $item,
+            'blocks' => Blocks::plain($item->kind(), $this->states->tree($item->root)),
+            'view' => $item->room(Past::class)::BLOCKS,
+            'address' => HistoryAddress::all($item),
+        ]);
     }
 
     /** Whether changes to it can be proposed, on a desk like this one. */
@@ -83,7 +91,8 @@ class Desk
      * A page of its own in the place of the writing desk.
      *
      * @param  array<string, mixed>  $asked  see {@see asks}
-     * @param  Closure(bool): array<string, mixed>  $around  what is around it: the slips of what was said and, if wanted, the foot with save line, last sentence and small ribbon
+     * @param  Closure(bool): array<string, mixed>  $around  what is around it: the slips of what was said and, if wanted, the foot with
+     *     save line, last sentence and small ribbon
      */
     public function page(Item $item, User $person, array $asked, Closure $around): ?View
     {

@@ -13,8 +13,8 @@ use MistyAttic\Core\Kinds\PartRole;
 use MistyAttic\Core\Kinds\SchemaKind;
 
 /**
- * The parts of an item as fields of a form, by their schema alone: for a kind that has no desk of its own. What was sent becomes parts again,
- * for the kind to read; marks of a text stay as long as its words do.
+ * The parts of an item as fields of a form, by their schema alone: for a kind that has no desk of its own. What was sent becomes parts
+ * again, for the kind to read; marks of a text stay as long as its words do.
  */
 final readonly class PartFields
 {
@@ -39,7 +39,10 @@ final readonly class PartFields
         foreach ([null, ...$this->tree->parts] as $parent) {
             foreach ($this->kind instanceof SchemaKind ? $this->kind->roles()::cases() : [] as $role) {
                 if ($role->mayStandIn($parent === null ? null : $this->role($parent->role))) {
-                    $places["{$role->value}/".($parent->id ?? '')] = (string) __($parent === null ? 'fields.at_the_end' : 'fields.in', ['what' => self::said((string) $role->value), 'place' => $parent === null ? '' : $this->kind->label($this->tree, $parent)]);
+                    $places["{$role->value}/".($parent->id ?? '')] = (string) __($parent === null ? 'fields.at_the_end' : 'fields.in', [
+                        'what' => self::said((string) $role->value),
+                        'place' => $parent === null ? '' : $this->kind->label($this->tree, $parent),
+                    ]);
                 }
             }
         }
@@ -60,8 +63,12 @@ final readonly class PartFields
         $content = [];
         $below = null;
         [$role, $parent] = $add === '' ? [null, null] : [Str::before($add, '/'), Str::after($add, '/')];
-        $added = $role === null ? null : [$newId, $role, $parent === '' ? 0 : ($this->tree->find((string) $parent)->depth ?? 0) + 1, $this->blank($role)];
-        $ends = $parent === '' || $parent === null ? count($this->tree->parts) : (int) $this->tree->position($parent) + count($this->tree->subtree($parent));
+        $added = $role === null
+            ? null
+            : [$newId, $role, $parent === '' ? 0 : ($this->tree->find((string) $parent)->depth ?? 0) + 1, $this->blank($role)];
+        $ends = $parent === '' || $parent === null
+            ? count($this->tree->parts)
+            : (int) $this->tree->position($parent) + count($this->tree->subtree($parent));
         foreach ($this->tree->parts as $position => $part) {
             if ($position === $ends && $added !== null) {
                 $content[] = $added;
@@ -72,7 +79,12 @@ final readonly class PartFields
                 $below = $part->depth;
             }
             if ($below === null) {
-                $content[] = [$part->id, $part->role, $part->depth, $this->written($part, is_array($sent[$part->id] ?? null) ? $sent[$part->id] : [])];
+                $content[] = [
+                    $part->id,
+                    $part->role,
+                    $part->depth,
+                    $this->written($part, is_array($sent[$part->id] ?? null) ? $sent[$part->id] : []),
+                ];
             }
         }
 

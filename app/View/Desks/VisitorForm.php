@@ -15,7 +15,10 @@ interface VisitorForm
     /** The view that draws its fields. */
     public function view(): string;
 
-    /** @return list<array{name: string, asks: array<string, string>, isHere: bool}> the pages that it has, and what their addresses ask for; none when all of it is here */
+    /**
+     * @return list<array{name: string, asks: array<string, string>, isHere: bool}> the pages that it has, and what their addresses ask for;
+     *     none when all of it is here
+     */
     public function pages(): array;
 
     /** Whether something can be added at the end as plain text. */

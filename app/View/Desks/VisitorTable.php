@@ -104,8 +104,15 @@ abstract class VisitorTable implements VisitorForm
         $pages = [];
         for ($from = 0; $from === 0 || $from < $this->count; $from += $this->length) {
             if ($from === 0 || $from + $this->length >= $this->count || abs($from - $this->from) <= self::NEAR * $this->length) {
-                $rows = (string) __('proposing.link.rows', ['from' => (string) ($from + 1), 'to' => (string) min($from + $this->length, $this->count)]);
-                $pages[] = ['name' => trim($name.($this->count > $this->length ? ($name === '' ? '' : ', ').$rows : '')), 'asks' => [...$asks, 'from' => (string) $from], 'isHere' => $from === $this->from];
+                $rows = (string) __('proposing.link.rows', [
+                    'from' => (string) ($from + 1),
+                    'to' => (string) min($from + $this->length, $this->count),
+                ]);
+                $pages[] = [
+                    'name' => trim($name.($this->count > $this->length ? ($name === '' ? '' : ', ').$rows : '')),
+                    'asks' => [...$asks, 'from' => (string) $from],
+                    'isHere' => $from === $this->from,
+                ];
             }
         }
 

@@ -31,11 +31,19 @@ final readonly class VisitorTexts implements VisitorForm
     {
         $count = count($this->texts());
 
-        return $count <= self::MOST ? [] : array_map(fn (int $from): array => [
-            'name' => (string) __('proposing.link.texts', ['from' => (string) ($from + 1), 'to' => (string) min($from + self::MOST, $count)]),
-            'asks' => ['from' => (string) $from],
-            'isHere' => $from === $this->start($count),
-        ], range(0, $count - 1, self::MOST));
+        return $count <= self::MOST
+            ? []
+            : array_map(
+                fn (int $from): array => [
+                    'name' => (string) __('proposing.link.texts', [
+                        'from' => (string) ($from + 1),
+                        'to' => (string) min($from + self::MOST, $count),
+                    ]),
+                    'asks' => ['from' => (string) $from],
+                    'isHere' => $from === $this->start($count),
+                ],
+                range(0, $count - 1, self::MOST),
+            );
     }
 
     public function takesMore(): bool
@@ -65,7 +73,9 @@ final readonly class VisitorTexts implements VisitorForm
             $text === null || $sent[$part->id][$name] = $text;
         }
         $content = $this->fields->read($sent, [], '', '');
-        foreach (array_filter(array_map(trim(...), explode("\n", str_replace("\r", '', $added))), fn (string $text) => $text !== '') as $text) {
+        foreach (
+            array_filter(array_map(trim(...), explode("\n", str_replace("\r", '', $added))), fn (string $text) => $text !== '') as $text
+        ) {
             $content[] = [MakeItem::partId(), (string) $this->atTheEnd(), 0, ['text' => ['runs' => [[$text]]]]];
         }
         $tree = $this->kind->read($content, Limits::for($this->kind))->tree;

@@ -6,7 +6,9 @@ namespace App\View\Finding;
 
 use App\Store\Lives;
 
-/** What is looked for: words, pieces of words from three letters on, and “exact words” in quotation marks. Case and accents do not matter. */
+/**
+ * What is looked for: words, pieces of words from three letters on, and “exact words” in quotation marks. Case and accents do not matter.
+ */
 final readonly class Asked
 {
     /** Letters that a piece needs. */
@@ -21,7 +23,11 @@ final readonly class Asked
     {
         preg_match_all('/["“”„]([^"“”„]+)["“”„]?|\S+/u', $words, $found, PREG_SET_ORDER);
         $pieces = array_map(fn (array $each): string => trim(Lives::folded($each[1] ?? $each[0])), $found);
-        $this->pieces = array_slice(array_values(array_unique(array_filter($pieces, fn (string $piece) => mb_strlen($piece) >= self::LEAST))), 0, self::MOST);
+        $this->pieces = array_slice(
+            array_values(array_unique(array_filter($pieces, fn (string $piece) => mb_strlen($piece) >= self::LEAST))),
+            0,
+            self::MOST,
+        );
     }
 
     /** For FTS5 with trigrams: those of every piece. */

@@ -36,19 +36,36 @@ final readonly class Ends
             array_push($parts, $life->part, "{$life->part}/{$life->field}");
         }
         [$numbers, $parts, $ids] = [array_unique($numbers), array_unique($parts), $items->modelKeys()];
-        foreach (Version::query()->whereIn('item_id', $ids)->whereIn('number', $numbers)->get(['item_id', 'number', 'user_id', 'saved_at', 'root']) as $version) {
+        foreach (
+            Version::query()
+                ->whereIn('item_id', $ids)
+                ->whereIn('number', $numbers)
+                ->get(['item_id', 'number', 'user_id', 'saved_at', 'root']) as $version
+        ) {
             $versions[$version->item_id][$version->number] = $version;
         }
         foreach (DB::table('shared_touches')->whereIn('item_id', $ids)->distinct()->pluck('item_id') as $id) {
             $shared[(int) $id] = new Writers($items->find((int) $id) ?? new Item);
         }
-        foreach (DB::table('touches')->whereIn('item_id', $ids)->whereIn('part', $parts)->whereIn('number', $numbers)->get(['item_id', 'part', 'number', 'user_id']) as $touch) {
+        foreach (
+            DB::table('touches')
+                ->whereIn('item_id', $ids)
+                ->whereIn('part', $parts)
+                ->whereIn('number', $numbers)
+                ->get(['item_id', 'part', 'number', 'user_id']) as $touch
+        ) {
             [$id, $number, $part, $person] = [(int) $touch->item_id, (int) $touch->number, (string) $touch->part, (int) $touch->user_id];
             $who[$id][$number][$part] = isset($shared[$id]) ? $shared[$id]->of($part, $number, $person) : $person;
         }
         [$this->versions, $this->who] = [$versions, $who];
         $writers = array_map(fn (array $of) => array_map(fn (Version $version) => $version->user_id, $of), $versions);
-        $this->people = Writers::people([...array_merge([], ...array_map(array_values(...), $writers)), ...array_merge([], ...array_map(fn (array $of) => array_merge([], ...array_map(array_values(...), array_values($of))), array_values($who)))]);
+        $this->people = Writers::people([
+            ...array_merge([], ...array_map(array_values(...), $writers)),
+            ...array_merge(
+                [],
+                ...array_map(fn (array $of) => array_merge([], ...array_map(array_values(...), array_values($of))), array_values($who)),
+            ),
+        ]);
     }
 
     public function version(Life $life, ?int $number): ?Version
@@ -61,6 +78,8 @@ final readonly class Ends
     {
         $touched = $number === null ? [] : $this->who[$life->item][$number] ?? [];
 
-        return $this->people->get($touched["{$life->part}/{$life->field}"] ?? $touched[$life->part] ?? (int) $this->version($life, $number)?->user_id);
+        return $this->people->get(
+            $touched["{$life->part}/{$life->field}"] ?? ($touched[$life->part] ?? (int) $this->version($life, $number)?->user_id),
+        );
     }
 }

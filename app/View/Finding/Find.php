@@ -16,7 +16,10 @@ use MistyAttic\Core\Kinds\Formulas\Formula;
 /** One text in one part, with the stretches of its life. */
 final class Find
 {
-    /** @var list<array{from: int, gone: int|null, moment: Version|null, came: CarbonImmutable, went: CarbonImmutable|null, by: string, colour: int, out: string, outColour: int, said: string}> the earliest first */
+    /**
+     * @var list<array{from: int, gone: int|null, moment: Version|null, came: CarbonImmutable, went: CarbonImmutable|null, by: string, colour: int, out: string, outColour: int, said: string}>
+     *     the earliest first
+     */
     public array $stretches = [];
 
     public string $place = '';
@@ -24,7 +27,14 @@ final class Find
     /** The table that it is in, of a kind that has several. */
     public ?string $table = null;
 
-    public function __construct(public readonly Item $item, public readonly string $part, public readonly string $field, private readonly Asked $asked, private string $whole, public readonly bool $isThere) {}
+    public function __construct(
+        public readonly Item $item,
+        public readonly string $part,
+        public readonly string $field,
+        private readonly Asked $asked,
+        private string $whole,
+        public readonly bool $isThere,
+    ) {}
 
     /** A formula as people read it: kept by what it stands for, and spelled by where that stood. */
     public function spell(PartTree $tree): void
@@ -37,7 +47,15 @@ final class Find
     /** The words, with what was looked for marked. */
     public function text(): HtmlString
     {
-        return new HtmlString(implode('', array_map(fn (array $piece): string => $piece[1] ? '<mark>'.e($piece[0]).'</mark>' : e($piece[0]), $this->asked->marked($this->whole))));
+        return new HtmlString(
+            implode(
+                '',
+                array_map(
+                    fn (array $piece): string => $piece[1] ? '<mark>'.e($piece[0]).'</mark>' : e($piece[0]),
+                    $this->asked->marked($this->whole),
+                ),
+            ),
+        );
     }
 
     /** The moment when it went, or came where it is there; with all that was found marked on the ribbon. */
@@ -46,7 +64,19 @@ final class Find
         $last = $this->stretches[array_key_last($this->stretches) ?? 0];
         $moment = $last['gone'] ?? $last['from'];
 
-        return route('history', array_filter(['item' => $this->item->key, 'from' => $this->item->lookFrom($moment), 'to' => $moment, 'tab' => $this->table, 'q' => $this->asked->words], fn ($value) => $value !== null)).$this->anchor();
+        return route(
+            'history',
+            array_filter(
+                [
+                    'item' => $this->item->key,
+                    'from' => $this->item->lookFrom($moment),
+                    'to' => $moment,
+                    'tab' => $this->table,
+                    'q' => $this->asked->words,
+                ],
+                fn ($value) => $value !== null,
+            ),
+        ).$this->anchor();
     }
 
     /** The version of that moment. */
@@ -65,7 +95,9 @@ final class Find
     {
         $gone = $this->stretches[array_key_last($this->stretches) ?? 0]['gone'] ?? null;
 
-        return $this->isThere || $gone === null || $this->part === '' || ! Gate::allows('restore', $this->item) ? null : route('restore', [$this->item->key, $this->item->before($gone), 'part' => $this->part]);
+        return $this->isThere || $gone === null || $this->part === '' || ! Gate::allows('restore', $this->item)
+            ? null
+            : route('restore', [$this->item->key, $this->item->before($gone), 'part' => $this->part]);
     }
 
     /** A copy of the item as it was when it stood there last; null for an entry, which is none without its form. */
@@ -73,7 +105,9 @@ final class Find
     {
         $last = $this->stretches[array_key_last($this->stretches) ?? 0] ?? null;
 
-        return $last === null || $this->item->form_id !== null ? null : route('copy', [$this->item->key, $last['gone'] === null ? $this->item->head : $this->item->before($last['gone'])]);
+        return $last === null || $this->item->form_id !== null
+            ? null
+            : route('copy', [$this->item->key, $last['gone'] === null ? $this->item->head : $this->item->before($last['gone'])]);
     }
 
     private function anchor(): string

@@ -20,7 +20,10 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use MistyAttic\Core\Content\PartTree;
 
-/** What is found in every version of what somebody may see: texts that are there, and texts that are gone. What is in Lost & found is not looked through. */
+/**
+ * What is found in every version of what somebody may see: texts that are there, and texts that are gone. What is in Lost & found is not
+ * looked through.
+ */
 final class Finds
 {
     public const SHOWN = 20;
@@ -70,8 +73,12 @@ final class Finds
     /** @var array<string, PartTree> by root: what places are read from */
     private array $trees = [];
 
-    public function __construct(public readonly Asked $asked, public readonly Within $within, private readonly States $states, public readonly int $page = 1)
-    {
+    public function __construct(
+        public readonly Asked $asked,
+        public readonly Within $within,
+        private readonly States $states,
+        public readonly int $page = 1,
+    ) {
         $this->first = CarbonImmutable::now()->subMonth();
         $this->published = new Published([]);
         if ($asked->pieces === []) {
@@ -86,7 +93,10 @@ final class Finds
             $last[$group] = $at;
         }
         $groups = array_filter($groups, fn (array $of) => $within->state === 'any' || ($within->state === 'there') === self::isThere($of));
-        uksort($groups, fn (string $one, string $two) => [self::isThere($groups[$one]), $last[$two]] <=> [self::isThere($groups[$two]), $last[$one]]);
+        uksort(
+            $groups,
+            fn (string $one, string $two) => [self::isThere($groups[$one]), $last[$two]] <=> [self::isThere($groups[$two]), $last[$one]],
+        );
         $groups = array_values($groups);
         $this->count = count($groups);
         $this->gone = count(array_filter($groups, fn (array $of) => ! self::isThere($of)));
@@ -108,7 +118,13 @@ final class Finds
         $this->published = new Published($readOnly);
         $this->unread = DB::table('items')->where('is_read', 0)->where(fn (Builder $items) => $this->within->items($items))->count();
         // What is not read in yet is not told of as if it stood.
-        $items = DB::table('items')->where('is_read', 1)->where(fn (Builder $items) => $items->where(fn (Builder $own) => $this->within->items($own))->when($readOnly !== [], fn (Builder $open) => $open->orWhereIn('items.id', $readOnly)));
+        $items = DB::table('items')
+            ->where('is_read', 1)
+            ->where(
+                fn (Builder $items) => $items
+                    ->where(fn (Builder $own) => $this->within->items($own))
+                    ->when($readOnly !== [], fn (Builder $open) => $open->orWhereIn('items.id', $readOnly)),
+            );
         // Of what readers see only published, what stood in a published version.
         $only = array_flip($readOnly);
         $asks = $this->within->asksWhoOrWhen();
@@ -116,11 +132,24 @@ final class Finds
         $told = function (array $lives) use ($asks, $only): array {
             $told = $asks ? $this->within->whoAndWhen(array_values($lives)) : $lives;
 
-            return array_values(array_filter(array_map(fn (Life $life): ?Life => isset($only[$life->item]) ? $this->published->life($life) : $life, $told)));
+            return array_values(
+                array_filter(array_map(fn (Life $life): ?Life => isset($only[$life->item]) ? $this->published->life($life) : $life, $told)),
+            );
         };
-        [$lives, $this->isCut] = (new Lives)->holding($items, $this->asked->pieces, $this->asked->match(), self::MOST, self::CANDIDATES, $told);
+        [$lives, $this->isCut] = (new Lives)->holding(
+            $items,
+            $this->asked->pieces,
+            $this->asked->match(),
+            self::MOST,
+            self::CANDIDATES,
+            $told,
+        );
         $came = self::versions($lives);
-        usort($lives, fn (Life $one, Life $two) => $came["{$one->item}/{$one->from}"] <=> $came["{$two->item}/{$two->from}"] ?: LifeBlocks::order($one, $two));
+        usort(
+            $lives,
+            fn (Life $one, Life $two) => $came["{$one->item}/{$one->from}"] <=> $came["{$two->item}/{$two->from}"]
+            ?: LifeBlocks::order($one, $two),
+        );
 
         return $lives;
     }
@@ -133,7 +162,14 @@ final class Finds
     {
         $ids = array_fill_keys(array_map(fn (Life $life): string => "{$life->item}/{$life->from}", $lives), 0);
         $asked = array_map(fn (string $at): array => array_map(intval(...), explode('/', $at)), array_keys($ids));
-        foreach ($asked === [] ? [] : DB::select('SELECT v.item_id, v.number, v.id FROM json_each(?) a JOIN versions v ON v.item_id = a.value ->> 0 AND v.number = a.value ->> 1', [json_encode($asked)]) as $version) {
+        foreach (
+            $asked === []
+                ? []
+                : DB::select(
+                    'SELECT v.item_id, v.number, v.id FROM json_each(?) a JOIN versions v ON v.item_id = a.value ->> 0 AND v.number = a.value ->> 1',
+                    [json_encode($asked)],
+                ) as $version
+        ) {
             $ids["{$version->item_id}/{$version->number}"] = (int) $version->id;
         }
 
@@ -143,15 +179,31 @@ final class Finds
     /** @return list<Milestone> those whose name or note holds it */
     private function named(): array
     {
-        $found = $this->within->milestones()->limit(self::MOST)->toBase()->get(['id', 'name', 'note'])->filter(fn (\stdClass $row) => $this->asked->isIn(Lives::folded("{$row->name} {$row->note}")));
+        $found = $this->within
+            ->milestones()
+            ->limit(self::MOST)
+            ->toBase()
+            ->get(['id', 'name', 'note'])
+            ->filter(fn (\stdClass $row) => $this->asked->isIn(Lives::folded("{$row->name} {$row->note}")));
 
-        return array_values(Milestone::query()->with('version.item', 'user')->whereKey($found->take(self::NAMED)->pluck('id'))->orderByDesc('id')->get()->all());
+        return array_values(
+            Milestone::query()
+                ->with('version.item', 'user')
+                ->whereKey($found->take(self::NAMED)->pluck('id'))
+                ->orderByDesc('id')
+                ->get()
+                ->all(),
+        );
     }
 
     /** @param list<non-empty-list<Life>> $groups */
     private function tell(array $groups): void
     {
-        $items = Item::query()->with('shelf.memberships', 'form')->whereKey(array_map(fn (array $of) => $of[0]->item, $groups))->get()->keyBy('id');
+        $items = Item::query()
+            ->with('shelf.memberships', 'form')
+            ->whereKey(array_map(fn (array $of) => $of[0]->item, $groups))
+            ->get()
+            ->keyBy('id');
         foreach ($items->filter(fn (Item $item) => $this->published->has($item->id)) as $id => $item) {
             $seen = Sight::of($this->within->person, $item)->item($item);
             $seen === null ? $items->forget($id) : $items->put($id, $seen);
@@ -230,7 +282,11 @@ final class Finds
         }
         ksort($said);
 
-        return array_map(fn (int $number, array $of): array => [$number, $number.': '.implode(' · ', array_slice($of, 0, 3))], array_keys($said), $said);
+        return array_map(
+            fn (int $number, array $of): array => [$number, $number.': '.implode(' · ', array_slice($of, 0, 3))],
+            array_keys($said),
+            $said,
+        );
     }
 
     /**
@@ -254,21 +310,54 @@ final class Finds
             [$in, $out] = [$ends->who($life, $from), $ends->who($life, $gone)];
             $said = ['by' => (string) $in?->firstName(), 'from' => (string) $from, 'date' => Days::inShort(Clock::at($came))];
             $stretches[] = [
-                'from' => $from, 'gone' => $gone, 'moment' => $ends->version($life, $gone ?? $from), 'came' => $came, 'went' => $went,
-                'by' => (string) $in?->firstName(), 'colour' => (int) $in?->colour, 'out' => (string) $out?->firstName(), 'outColour' => (int) $out?->colour,
-                'said' => (string) ($gone === null ? __('finding.there', [...$said, 'head' => (string) $item->head]) : __('finding.gone', [...$said, 'out' => (string) $out?->firstName(), 'gone' => (string) $gone, 'then' => (string) ($went === null ? '' : Days::inShort(Clock::at($went)))])),
+                'from' => $from,
+                'gone' => $gone,
+                'moment' => $ends->version($life, $gone ?? $from),
+                'came' => $came,
+                'went' => $went,
+                'by' => (string) $in?->firstName(),
+                'colour' => (int) $in?->colour,
+                'out' => (string) $out?->firstName(),
+                'outColour' => (int) $out?->colour,
+                'said' => (string) ($gone === null
+                    ? __('finding.there', [...$said, 'head' => (string) $item->head])
+                    : __('finding.gone', [
+                        ...$said,
+                        'out' => (string) $out?->firstName(),
+                        'gone' => (string) $gone,
+                        'then' => (string) ($went === null ? '' : Days::inShort(Clock::at($went))),
+                    ])),
             ];
         }
 
         return $stretches;
     }
 
-    /** @return array{from: int, gone: int|null, moment: Version|null, came: CarbonImmutable, went: CarbonImmutable|null, by: string, colour: int, out: string, outColour: int, said: string} by what was published, and not by whom */
+    /**
+     * @return array{from: int, gone: int|null, moment: Version|null, came: CarbonImmutable, went: CarbonImmutable|null, by: string, colour: int, out: string, outColour: int, said: string}
+     *     by what was published, and not by whom
+     */
     private function forReaders(Item $item, int $from, ?int $gone, ?Version $moment): array
     {
         [$came, $went] = [$this->published->at($item->id, $from) ?? now()->toImmutable(), $this->published->at($item->id, $gone)];
-        $said = ['from' => (string) $from, 'date' => Days::inShort(Clock::at($came)), 'gone' => (string) $gone, 'then' => (string) ($went === null ? '' : Days::inShort(Clock::at($went)))];
+        $said = [
+            'from' => (string) $from,
+            'date' => Days::inShort(Clock::at($came)),
+            'gone' => (string) $gone,
+            'then' => (string) ($went === null ? '' : Days::inShort(Clock::at($went))),
+        ];
 
-        return ['from' => $from, 'gone' => $gone, 'moment' => $moment, 'came' => $came, 'went' => $went, 'by' => '', 'colour' => 0, 'out' => '', 'outColour' => 0, 'said' => (string) __($gone === null ? 'finding.is_live' : 'finding.was_live', $said)];
+        return [
+            'from' => $from,
+            'gone' => $gone,
+            'moment' => $moment,
+            'came' => $came,
+            'went' => $went,
+            'by' => '',
+            'colour' => 0,
+            'out' => '',
+            'outColour' => 0,
+            'said' => (string) __($gone === null ? 'finding.is_live' : 'finding.was_live', $said),
+        ];
     }
 }

@@ -9,7 +9,10 @@ use App\Models\PublishingState;
 use App\Store\Life;
 use Carbon\CarbonImmutable;
 
-/** What readers find of items of which they see only what was published: a text came with the first published version that has it, and went with the first one after that has not. */
+/**
+ * What readers find of items of which they see only what was published: a text came with the first published version that has it, and went
+ * with the first one after that has not.
+ */
 final class Published
 {
     /** @var array<int, array<int, CarbonImmutable>> item => number of a version that was published => when it was so first; ascending */
@@ -21,7 +24,16 @@ final class Published
     /** @param list<int> $items ids */
     public function __construct(array $items)
     {
-        foreach ($items === [] ? [] : Publishing::query()->with('version:id,number')->whereIn('item_id', $items)->where('state', PublishingState::Published)->orderBy('count')->get() as $publishing) {
+        foreach (
+            $items === []
+                ? []
+                : Publishing::query()
+                    ->with('version:id,number')
+                    ->whereIn('item_id', $items)
+                    ->where('state', PublishingState::Published)
+                    ->orderBy('count')
+                    ->get() as $publishing
+        ) {
             $this->versions[$publishing->item_id][$publishing->version->number] ??= $publishing->decided_at ?? $publishing->asked_at;
             if ($publishing->ended_at === null) {
                 $this->live[$publishing->item_id] = $publishing->version->number;

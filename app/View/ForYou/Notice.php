@@ -14,5 +14,15 @@ final readonly class Notice
      * @param  string  $ref  what it is about, the same each time
      * @param  bool  $isAside  whether it goes only when it is put aside; others go when what they ask for is done
      */
-    public function __construct(public string $sort, public string $ref, public string $said, public string $where, public CarbonImmutable $at, public string $address, public string $do, public bool $isAside = false, public ?string $backTo = null) {}
+    public function __construct(
+        public string $sort,
+        public string $ref,
+        public string $said,
+        public string $where,
+        public CarbonImmutable $at,
+        public string $address,
+        public string $do,
+        public bool $isAside = false,
+        public ?string $backTo = null,
+    ) {}
 }

@@ -18,7 +18,10 @@ final readonly class KeepingView
     /** @var list<array{said: string, go: int, stay: int, why: string}> */
     public array $months;
 
-    /** @var list<array{name: string, monogram: string, colour: int, stay: string, go: string}> a lane an editor: what stays and what would go, as paths of SVG */
+    /**
+     * @var list<array{name: string, monogram: string, colour: int, stay: string, go: string}> a lane an editor: what stays and what would
+     *     go, as paths of SVG
+     */
     public array $lanes;
 
     public int $tall;
@@ -40,7 +43,17 @@ final readonly class KeepingView
                 $months[$month]['reasons'][$why->value] = ($months[$month]['reasons'][$why->value] ?? 0) + 1;
             }
         }
-        $this->months = array_values(array_map(fn (array $month) => ['said' => $month['said'], 'go' => $month['go'], 'stay' => $month['stay'], 'why' => $this->why($month['reasons'])], array_reverse($months)));
+        $this->months = array_values(
+            array_map(
+                fn (array $month) => [
+                    'said' => $month['said'],
+                    'go' => $month['go'],
+                    'stay' => $month['stay'],
+                    'why' => $this->why($month['reasons']),
+                ],
+                array_reverse($months),
+            ),
+        );
         $this->lanes = $this->lanes();
         $this->whose = $rehearsed->whose();
         $this->tall = self::LANE * count($this->lanes);
@@ -81,9 +94,15 @@ final readonly class KeepingView
         }
         $people = User::query()->whereKey(array_keys($paths))->get()->keyBy('id');
 
-        return array_map(fn (int $id) => [
-            'name' => (string) $people->get($id)?->firstName(), 'monogram' => (string) $people->get($id)?->monogram(), 'colour' => (int) $people->get($id)?->colour,
-            'stay' => implode('', $paths[$id]['stay'] ?? []), 'go' => implode('', $paths[$id]['go'] ?? []),
-        ], array_keys($paths));
+        return array_map(
+            fn (int $id) => [
+                'name' => (string) $people->get($id)?->firstName(),
+                'monogram' => (string) $people->get($id)?->monogram(),
+                'colour' => (int) $people->get($id)?->colour,
+                'stay' => implode('', $paths[$id]['stay'] ?? []),
+                'go' => implode('', $paths[$id]['go'] ?? []),
+            ],
+            array_keys($paths),
+        );
     }
 }

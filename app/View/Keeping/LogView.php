@@ -22,7 +22,21 @@ final readonly class LogView
         'restoring' => ['restored', 'brought_back', 'took_back', 'took_out', 'returned', 'return_undone'],
         'publishing' => ['published', 'unpublished', 'opened', 'closed'],
         'people' => ['invited', 'joined', 'came', 'role', 'left', 'removed', 'may_publish', 'may_not_publish'],
-        'rules' => ['made', 'renamed', 'described', 'put_away', 'taken_up', 'settings', 'keeping', 'thinned', 'versions_deleted', 'entries_kept', 'entries_not_kept', 'kinds_kept', 'kinds_not_kept'],
+        'rules' => [
+            'made',
+            'renamed',
+            'described',
+            'put_away',
+            'taken_up',
+            'settings',
+            'keeping',
+            'thinned',
+            'versions_deleted',
+            'entries_kept',
+            'entries_not_kept',
+            'kinds_kept',
+            'kinds_not_kept',
+        ],
         'exports' => ['downloaded', 'copied', 'shelf_copied'],
     ];
 
@@ -37,7 +51,10 @@ final readonly class LogView
     public function __construct(private Shelf $shelf, public string $about, public int $who)
     {
         $this->lines = $this->query()->paginate(self::PAGE)->withQueryString();
-        $this->people = User::query()->whereIn('id', LogLine::query()->where('shelf_id', $shelf->id)->select('user_id'))->orderBy('name')->get();
+        $this->people = User::query()
+            ->whereIn('id', LogLine::query()->where('shelf_id', $shelf->id)->select('user_id'))
+            ->orderBy('name')
+            ->get();
     }
 
     /** @return LazyCollection<int, LogLine> */

@@ -38,19 +38,45 @@ final readonly class LostView
     /** @var Collection<int, Shelf> shelves that this person may bring back */
     public Collection $shelves;
 
-    public function __construct(private States $states, User $person, ?Shelf $shelf, public string $find, public string $kind, Phrases $phrases)
-    {
-        $works = $person->shelves()->wherePivotIn('role', [Role::Editor->value, Role::Owner->value])->pluck('shelves.id');
-        $this->items = Item::query()->with('deleter', 'shelf.memberships', 'newest.user')->whereNull('form_id')->whereNotNull('items.deleted_at')
+    public function __construct(
+        private States $states,
+        User $person,
+        ?Shelf $shelf,
+        public string $find,
+        public string $kind,
+        Phrases $phrases,
+    ) {
+        $works = $person
+            ->shelves()
+            ->wherePivotIn('role', [Role::Editor->value, Role::Owner->value])
+            ->pluck('shelves.id');
+        $this->items = Item::query()
+            ->with('deleter', 'shelf.memberships', 'newest.user')
+            ->whereNull('form_id')
+            ->whereNotNull('items.deleted_at')
             ->whereIn('shelf_id', $shelf === null ? $works : [$shelf->id])
             ->when($find !== '', fn ($query) => $query->whereRaw("title LIKE ? ESCAPE '\\'", ['%'.addcslashes($find, '%_\\').'%']))
             ->when($kind !== '', fn ($query) => $query->where('kind', $kind))
             ->orderByDesc('items.deleted_at')->orderByDesc('items.id')->paginate(self::PAGE)->withQueryString();
         $this->items->each(fn (Item $item) => $item->newest?->setRelation('item', $item));
         $this->words = $this->items->getCollection()->mapWithKeys(fn (Item $item): array => [$item->id => $this->words($item)])->all();
-        $this->sentences = $this->items->getCollection()->whereNotNull('newest')->mapWithKeys(fn (Item $item): array => [$item->id => $item->newest === null ? '' : $phrases->version($item->newest)])->all();
-        $this->shelves = $shelf !== null ? new Collection : Shelf::query()->with('deleter')->withCount('items')->whereNotNull('deleted_at')
-            ->whereIn('id', $person->belongsToMany(Shelf::class, 'memberships')->wherePivot('role', Role::Owner->value)->select('shelves.id'))->orderByDesc('deleted_at')->get();
+        $this->sentences = $this->items
+            ->getCollection()
+            ->whereNotNull('newest')
+            ->mapWithKeys(fn (Item $item): array => [$item->id => $item->newest === null ? '' : $phrases->version($item->newest)])
+            ->all();
+        $this->shelves = $shelf !== null
+            ? new Collection
+            : Shelf::query()
+                ->with('deleter')
+                ->withCount('items')
+                ->whereNotNull('deleted_at')
+                ->whereIn(
+                    'id',
+                    $person->belongsToMany(Shelf::class, 'memberships')->wherePivot('role', Role::Owner->value)->select('shelves.id'),
+                )
+                ->orderByDesc('deleted_at')
+                ->get();
     }
 
     private function words(Item $item): string
@@ -60,7 +86,12 @@ final readonly class LostView
             $words[] = self::of($part);
         }
 
-        return mb_strimwidth(trim((string) preg_replace('/\s+/u', ' ', implode(' · ', array_filter($words, fn (string $text) => $text !== '')))), 0, self::LETTERS, '…');
+        return mb_strimwidth(
+            trim((string) preg_replace('/\s+/u', ' ', implode(' · ', array_filter($words, fn (string $text) => $text !== '')))),
+            0,
+            self::LETTERS,
+            '…',
+        );
     }
 
     private static function of(Part $part): string

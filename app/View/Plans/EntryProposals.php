@@ -36,13 +36,29 @@ final class EntryProposals
             $proposal->item->setRelation('shelf', $form->shelf);
             $this->views[$proposal->id] = new ProposalView($proposal, $states, $proposed, $phrases);
         }
-        $this->declined = array_values(Proposal::query()->with('decider', 'item')->whereIn('item_id', $form->entries()->select('id'))->where(['state' => ProposalState::Declined, 'user_id' => $user->id])->whereNull('told_at')->orderBy('id')->limit(self::A_PAGE)->get()->all());
+        $this->declined = array_values(
+            Proposal::query()
+                ->with('decider', 'item')
+                ->whereIn('item_id', $form->entries()->select('id'))
+                ->where(['state' => ProposalState::Declined, 'user_id' => $user->id])
+                ->whereNull('told_at')
+                ->orderBy('id')
+                ->limit(self::A_PAGE)
+                ->get()
+                ->all(),
+        );
     }
 
     /** @return Builder<Proposal> */
     public static function waiting(Item $form, User $user): Builder
     {
-        return self::seen(Proposal::query()->waiting()->whereIn('proposals.item_id', $form->entries()->whereNull('deleted_at')->select('items.id')), $form, $user);
+        return self::seen(
+            Proposal::query()
+                ->waiting()
+                ->whereIn('proposals.item_id', $form->entries()->whereNull('deleted_at')->select('items.id')),
+            $form,
+            $user,
+        );
     }
 
     /**
@@ -52,7 +68,17 @@ final class EntryProposals
      */
     public static function beside(Item $entry, User $user): array
     {
-        return array_values(self::seen(Proposal::query()->with('user', 'decider')->where('item_id', $entry->id)->where('state', '!=', ProposalState::Accepted), $entry, $user)->orderByDesc('id')->limit(self::A_PAGE)->get()->all());
+        return array_values(
+            self::seen(
+                Proposal::query()->with('user', 'decider')->where('item_id', $entry->id)->where('state', '!=', ProposalState::Accepted),
+                $entry,
+                $user,
+            )
+                ->orderByDesc('id')
+                ->limit(self::A_PAGE)
+                ->get()
+                ->all(),
+        );
     }
 
     /**
@@ -61,6 +87,9 @@ final class EntryProposals
      */
     private static function seen(Builder $query, Item $item, User $user): Builder
     {
-        return $query->unless($item->shelf->letsPublish($user) || $item->shelf->drafts === Drafts::Everyone, fn ($own) => $own->where('proposals.user_id', $user->id));
+        return $query->unless(
+            $item->shelf->letsPublish($user) || $item->shelf->drafts === Drafts::Everyone,
+            fn ($own) => $own->where('proposals.user_id', $user->id),
+        );
     }
 }

@@ -68,8 +68,11 @@ final readonly class HeldEditView
             default => $show($conflict->mine[0] ?? null),
         };
         $column = $conflict->field === null ? null : $tree->find($conflict->field);
-        $this->cell = $column === null || $part === null ? null : (string) __('history.cell.of', ['column' => $kind->label($tree, $column), 'row' => $kind->label($tree, $part)]);
-        $this->setting = $conflict->field === null || $conflict->field === 'text' || $column !== null ? null : Settings::name($conflict->field);
+        $this->cell = $column === null || $part === null
+            ? null
+            : (string) __('history.cell.of', ['column' => $kind->label($tree, $column), 'row' => $kind->label($tree, $part)]);
+        $this->setting
+            = $conflict->field === null || $conflict->field === 'text' || $column !== null ? null : Settings::name($conflict->field);
         $this->pictures = [($conflict->mine[0] ?? null)?->string('chunk') ?? '', $part?->string('chunk') ?? ''];
         $base = $conflict->meeting->base ?? $now;
         $this->texts = ['mine' => $mine, 'theirs' => $conflict->meeting->theirs ?? $now];
@@ -92,7 +95,9 @@ final readonly class HeldEditView
     /** Whose it is, to begin a sentence with: one's own, or that of somebody who can't come to settle it. */
     public static function title(HeldEdit $held, ?User $reader): string
     {
-        return $held->user_id === $reader?->id ? (string) __('item.held_own') : (string) __('item.held_of', ['name' => $held->user->firstName()]);
+        return $held->user_id === $reader?->id
+            ? (string) __('item.held_own')
+            : (string) __('item.held_of', ['name' => $held->user->firstName()]);
     }
 
     /** The text of a part; of a row of a table the cell, or all of them. */
@@ -106,7 +111,16 @@ final readonly class HeldEditView
                 $part->role === $grid?->column => RichText::plain($kind->label($tree, $part)),
                 isset($part->fields['text']) && ($field === null || $field === 'text') => $part->richText(),
                 $field !== null => RichText::plain(Settings::value($part, $field)),
-                default => RichText::plain(implode("\n", array_map(fn (string $name, string $value): string => "{$name}: {$value}", array_keys(Settings::of($part)), Settings::of($part)))),
+                default => RichText::plain(
+                    implode(
+                        "\n",
+                        array_map(
+                            fn (string $name, string $value): string => "{$name}: {$value}",
+                            array_keys(Settings::of($part)),
+                            Settings::of($part),
+                        ),
+                    ),
+                ),
             };
         }
         $cells = $field === null ? $part->fields : [$field => $part->fields[$field] ?? null];

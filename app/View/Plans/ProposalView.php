@@ -32,7 +32,10 @@ final readonly class ProposalView
         $now = $states->tree($isOpen ? $proposal->item->root : $proposal->base);
         $merged = $proposed->onto($proposal, $now);
         $changes = TreeCompare::of($now, $merged->tree);
-        $this->sentences = array_map($phrases->statement(...), Statements::of(Kinds::named($proposal->item->kind), $now, $merged->tree, $changes, Detail::Listed));
+        $this->sentences = array_map(
+            $phrases->statement(...),
+            Statements::of(Kinds::named($proposal->item->kind), $now, $merged->tree, $changes, Detail::Listed),
+        );
         $meets = array_flip(array_column($merged->conflicts, 'id'));
         $past = $proposal->item->room(Past::class);
         $text = function (PartTree $tree, string $id) use ($past): string {

@@ -47,7 +47,8 @@ final readonly class RestorePlan
             if ($entry->statement->isConsequence()) {
                 continue;
             }
-            $madeSince = $type === ChangeType::Added || ($type === ChangeType::Edited && $entry->statement->removed === 0 && $entry->statement->added > 0);
+            $madeSince = $type === ChangeType::Added
+            || ($type === ChangeType::Edited && $entry->statement->removed === 0 && $entry->statement->added > 0);
             if ($madeSince) {
                 $away[$at] = $entry;
             } else {

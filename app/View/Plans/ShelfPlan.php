@@ -24,16 +24,31 @@ final class ShelfPlan
 
     private const LINES = 30;
 
-    /** @var array<string, array{item: Item, then: Version|null, seen: int, plan: RestorePlan|null, isLost: bool, refused: string|null}> by key; of what was made since there is no version then */
+    /**
+     * @var array<string, array{item: Item, then: Version|null, seen: int, plan: RestorePlan|null, isLost: bool, refused: string|null}>
+     *     by key; of what was made since there is no version then
+     */
     public array $items = [];
 
     /** @param list<string> $keys of items */
-    public function __construct(Shelf $shelf, User $person, public readonly CarbonImmutable $moment, array $keys, States $states, Phrases $phrases)
-    {
+    public function __construct(
+        Shelf $shelf,
+        User $person,
+        public readonly CarbonImmutable $moment,
+        array $keys,
+        States $states,
+        Phrases $phrases,
+    ) {
         $was = new ShelfThen($shelf, $person);
         $numbers = $was->numbers($moment);
-        $wanted = $was->items->whereIn('key', array_slice($keys, 0, self::MOST))->reject(fn (Item $item) => $was->isReadOnly($item) || $item->shelf_id !== $shelf->id);
-        $then = Version::query()->with('user', 'milestone')->numbered(array_values($wanted->map(fn (Item $item): array => [$item->id, $numbers[$item->id] ?? 0])->all()))->get()->keyBy('item_id');
+        $wanted = $was->items
+            ->whereIn('key', array_slice($keys, 0, self::MOST))
+            ->reject(fn (Item $item) => $was->isReadOnly($item) || $item->shelf_id !== $shelf->id);
+        $then = Version::query()
+            ->with('user', 'milestone')
+            ->numbered(array_values($wanted->map(fn (Item $item): array => [$item->id, $numbers[$item->id] ?? 0])->all()))
+            ->get()
+            ->keyBy('item_id');
         foreach ($wanted as $item) {
             $version = $then->get($item->id)?->setRelation('item', $item);
             $isSame = $version !== null && $version->root === $item->root && ($version->title === $item->title || $version->title === '');
@@ -42,8 +57,17 @@ final class ShelfPlan
             }
             $newest = $item->versions()->with('user', 'milestone')->where('number', $item->head)->firstOrFail()->setRelation('item', $item);
             $this->items[$item->key] = [
-                'item' => $item, 'then' => $version, 'seen' => $item->head, 'isLost' => $item->deleted_at !== null,
-                'plan' => $version === null || $isSame ? null : new RestorePlan(new Comparison($item, $version, $newest, $states, $phrases, apart: true, whole: true), $item->kind(), []),
+                'item' => $item,
+                'then' => $version,
+                'seen' => $item->head,
+                'isLost' => $item->deleted_at !== null,
+                'plan' => $version === null || $isSame
+                    ? null
+                    : new RestorePlan(
+                        new Comparison($item, $version, $newest, $states, $phrases, apart: true, whole: true),
+                        $item->kind(),
+                        [],
+                    ),
                 'refused' => $this->refused($item, $version, $person),
             ];
         }
@@ -54,7 +78,11 @@ final class ShelfPlan
     {
         // What comes back from Lost & found is there again when it is restored.
         $found = (clone $item)->setAttribute('deleted_at', null);
-        $asked = $then === null ? [['delete', $item]] : ($item->deleted_at === null ? [['restore', $item]] : [['bringBack', $item], ['restore', $found]]);
+        $asked = $then === null
+            ? [['delete', $item]]
+            : ($item->deleted_at === null
+                ? [['restore', $item]]
+                : [['bringBack', $item], ['restore', $found]]);
         foreach ($asked as [$right, $of]) {
             $answer = Gate::forUser($person)->inspect($right, $of);
             if ($answer->denied()) {

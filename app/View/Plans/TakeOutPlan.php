@@ -42,7 +42,13 @@ final readonly class TakeOutPlan
         // As in a restore: from the state without them to the newest one.
         $changes = TreeCompare::of($without->tree, $now);
         $touches = $edits === null ? [] : $this->touches($item, $edits, array_map(strval(...), array_keys(Touched::by($changes, $kind))));
-        $saved = $edits === null ? [] : Version::query()->where('item_id', $item->id)->whereIn('number', array_unique(array_column(array_merge([], ...array_values($touches)), 'number')))->pluck('saved_at', 'number')->all();
+        $saved = $edits === null
+            ? []
+            : Version::query()
+                ->where('item_id', $item->id)
+                ->whereIn('number', array_unique(array_column(array_merge([], ...array_values($touches)), 'number')))
+                ->pluck('saved_at', 'number')
+                ->all();
         $back = $away = [];
         $at = 0;
         foreach (Statements::of($kind, $without->tree, $now, $changes, Detail::Apart) as $statement) {
@@ -50,14 +56,25 @@ final readonly class TakeOutPlan
                 continue;
             }
             $numbers = array_column(Answerable::forStatement($statement, $touches), 'number');
-            $entry = new ChangeLine($statement, $phrases->statement($statement), $numbers, $edits === null || $numbers === [] ? [] : [$edits->author], $numbers === [] ? null : $saved[$numbers[count($numbers) - 1]] ?? null);
-            self::goes($statement) ? $away[$at] = $entry : $back[$at] = $entry;
+            $entry = new ChangeLine(
+                $statement,
+                $phrases->statement($statement),
+                $numbers,
+                $edits === null || $numbers === [] ? [] : [$edits->author],
+                $numbers === [] ? null : $saved[$numbers[count($numbers) - 1]] ?? null,
+            );
+            self::goes($statement) ? ($away[$at] = $entry) : ($back[$at] = $entry);
             $at++;
         }
         $stays = [];
         foreach ($without->conflicts as $conflict) {
-            $part = $now->find($conflict->id) ?? $conflict->mine[0] ?? null;
-            $name = $part === null ? '' : $kind->label($now->has($conflict->id) ? $now : PartTree::of([$part->atDepth(0)]), $now->has($conflict->id) ? $part : $part->atDepth(0));
+            $part = $now->find($conflict->id) ?? ($conflict->mine[0] ?? null);
+            $name = $part === null
+                ? ''
+                : $kind->label(
+                    $now->has($conflict->id) ? $now : PartTree::of([$part->atDepth(0)]),
+                    $now->has($conflict->id) ? $part : $part->atDepth(0),
+                );
             $stays[$conflict->type->value.$conflict->id] = [$name, self::why($conflict)];
         }
         [$this->comesBack, $this->goesAway, $this->stays] = [$back, $away, array_values($stays)];
@@ -71,7 +88,12 @@ final readonly class TakeOutPlan
     {
         $between = new TouchesBetween($item, $edits->from, $edits->to, $parts);
 
-        return array_filter(array_map(fn (array $of) => array_values(array_filter($of, fn (Touch $touch) => $touch->editor === $edits->author->id)), $between->of));
+        return array_filter(
+            array_map(
+                fn (array $of) => array_values(array_filter($of, fn (Touch $touch) => $touch->editor === $edits->author->id)),
+                $between->of,
+            ),
+        );
     }
 
     /**
@@ -82,7 +104,13 @@ final readonly class TakeOutPlan
      */
     public function keys(array $ticked): array
     {
-        return array_merge([], ...array_map(fn (ChangeLine $line) => $line->statement->keysBack(), array_values(array_intersect_key($this->comesBack + $this->goesAway, array_flip($ticked)))));
+        return array_merge(
+            [],
+            ...array_map(
+                fn (ChangeLine $line) => $line->statement->keysBack(),
+                array_values(array_intersect_key($this->comesBack + $this->goesAway, array_flip($ticked))),
+            ),
+        );
     }
 
     public function count(): int
@@ -92,7 +120,8 @@ final readonly class TakeOutPlan
 
     private static function goes(Statement $statement): bool
     {
-        return $statement->type === ChangeType::Added || ($statement->type === ChangeType::Edited && $statement->removed === 0 && $statement->added > 0);
+        return $statement->type === ChangeType::Added
+            || ($statement->type === ChangeType::Edited && $statement->removed === 0 && $statement->added > 0);
     }
 
     private static function why(Conflict $conflict): string

@@ -24,7 +24,15 @@ final readonly class Copies
 
     public function __construct(Item $item, OtherItems $others)
     {
-        $this->copies = Item::query()->with('shelf.memberships', 'origin')->standing()->whereIn('copied_from', $item->versions()->select('id'))->orderByDesc('id')->limit(self::MOST)->get()->filter($others->tellsOf(...))->values();
+        $this->copies = Item::query()
+            ->with('shelf.memberships', 'origin')
+            ->standing()
+            ->whereIn('copied_from', $item->versions()->select('id'))
+            ->orderByDesc('id')
+            ->limit(self::MOST)
+            ->get()
+            ->filter($others->tellsOf(...))
+            ->values();
         $original = $item->origin?->item;
         $this->original = $others->tellsOf($original) ? $original : null;
         $this->mayTakeIn = $this->original !== null && Gate::allows('propose', $this->original) && Gate::allows('draft', $item);

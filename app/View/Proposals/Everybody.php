@@ -34,10 +34,15 @@ final readonly class Everybody
         foreach ($this->shown as $proposal) {
             [$root, $met] = $proposed->becomes($states, $proposal, $newest->root);
             $excerpt = $kind->grid() === null ? null : Excerpt::of($states, $kind->grid(), $newest->root, $root);
-            [$old, $new] = [$excerpt->old ?? $now ??= $states->tree($newest->root), $excerpt->new ?? $states->tree($root)];
-            foreach (ProposedLine::in($kind, $old, $new, $excerpt->changes ?? TreeCompare::of($old, $new), $proposal, $met, $phrases) as $line) {
+            [$old, $new] = [$excerpt->old ?? ($now ??= $states->tree($newest->root)), $excerpt->new ?? $states->tree($root)];
+            foreach (
+                ProposedLine::in($kind, $old, $new, $excerpt->changes ?? TreeCompare::of($old, $new), $proposal, $met, $phrases) as $line
+            ) {
                 $below = self::below($old, $new, explode('/', $line->line->part())[0]);
-                $lines[] = [$old->position($below) ?? -1, new EverybodysLine($proposal, $line, $below, $line->words($old, $new, $proposal->user))];
+                $lines[] = [
+                    $old->position($below) ?? -1,
+                    new EverybodysLine($proposal, $line, $below, $line->words($old, $new, $proposal->user)),
+                ];
             }
         }
         usort($lines, fn (array $one, array $two): int => $one[0] <=> $two[0]);

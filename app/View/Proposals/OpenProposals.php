@@ -21,7 +21,11 @@ final readonly class OpenProposals
 
     public function __construct(private Item $item, public ?int $at = null)
     {
-        $this->all = ($at === null ? self::now($item)->orderBy('id')->limit(self::MOST)->with('user')->get() : Proposal::stood($item, $at)->take(self::MOST))->each(fn (Proposal $proposal) => $proposal->setRelation('item', $item));
+        $this->all = (
+            $at === null
+            ? self::now($item)->orderBy('id')->limit(self::MOST)->with('user')->get()
+            : Proposal::stood($item, $at)->take(self::MOST)
+        )->each(fn (Proposal $proposal) => $proposal->setRelation('item', $item));
     }
 
     /** @return Builder<Proposal> that hold anything */
@@ -33,6 +37,14 @@ final readonly class OpenProposals
     /** @return Collection<int, Proposal> the last answers, the latest first */
     public function answered(): Collection
     {
-        return $this->item->proposals()->where('state', '!=', ProposalState::Waiting)->whereColumn('root', '!=', 'base')->with('user', 'decider', 'version')->orderByDesc('decided_at')->orderByDesc('id')->limit(self::MOST)->get();
+        return $this->item
+            ->proposals()
+            ->where('state', '!=', ProposalState::Waiting)
+            ->whereColumn('root', '!=', 'base')
+            ->with('user', 'decider', 'version')
+            ->orderByDesc('decided_at')
+            ->orderByDesc('id')
+            ->limit(self::MOST)
+            ->get();
     }
 }

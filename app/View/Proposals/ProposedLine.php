@@ -39,14 +39,25 @@ final readonly class ProposedLine
      * @param  list<string>  $met  {@see Proposal::$met}
      * @return list<self>
      */
-    public static function in(Kind $kind, PartTree $old, PartTree $new, ChangeSet $changes, Proposal $proposal, array $met, Phrases $phrases): array
-    {
+    public static function in(
+        Kind $kind,
+        PartTree $old,
+        PartTree $new,
+        ChangeSet $changes,
+        Proposal $proposal,
+        array $met,
+        Phrases $phrases,
+    ): array {
         $met = array_flip($met);
         $lines = [];
         foreach (Statements::of($kind, $old, $new, $changes, Detail::Apart) as $statement) {
             if (! $statement->isConsequence()) {
                 $meets = array_filter([...$statement->ids, ...$statement->cells ?? []], fn (string $part) => isset($met[$part])) !== [];
-                $lines[] = new self(new ChangeLine($statement, $phrases->statement($statement), [], [$proposal->user], null), $meets, self::placesOf($old, $new, $statement));
+                $lines[] = new self(
+                    new ChangeLine($statement, $phrases->statement($statement), [], [$proposal->user], null),
+                    $meets,
+                    self::placesOf($old, $new, $statement),
+                );
             }
         }
 
@@ -80,10 +91,16 @@ final readonly class ProposedLine
     public function words(PartTree $old, PartTree $new, User $author): ?SpanHtml
     {
         // Of what moved, another line tells what was written.
-        $id = $this->line->statement->type !== ChangeType::Moved && $this->line->statement->cells === null && count($this->line->statement->ids) === 1 ? $this->line->part() : '';
+        $id = $this->line->statement->type !== ChangeType::Moved
+        && $this->line->statement->cells === null
+        && count($this->line->statement->ids) === 1
+            ? $this->line->part()
+            : '';
         [$was, $is] = array_map(fn (PartTree $tree): RichText => $tree->find($id)?->richText() ?? new RichText, [$old, $new]);
 
-        return $was->equals($is) ? null : new SpanHtml(array_map(fn (Span $span) => [$span, $author], TextCompare::of($was, $is, new Words)->spans()));
+        return $was->equals($is)
+            ? null
+            : new SpanHtml(array_map(fn (Span $span) => [$span, $author], TextCompare::of($was, $is, new Words)->spans()));
     }
 
     /** @param array{key: string, goes: string, comes: string} $place */

@@ -19,15 +19,24 @@ final readonly class WouldBe
     /** What stood when it was answered, which it is held against from then on; null while it waits. */
     public function stood(Item $item, Proposal $proposal): ?Version
     {
-        return $proposal->state === ProposalState::Waiting ? null : Version::toCome($item, $proposal->base, $item->title, $proposal->user)->forceFill(['number' => (int) $proposal->stands]);
+        return $proposal->state === ProposalState::Waiting
+            ? null
+            : Version::toCome($item, $proposal->base, $item->title, $proposal->user)->forceFill(['number' => (int) $proposal->stands]);
     }
 
     /** @return array{Version, list<string>} what the item would be, which is not there, and what of it others wrote in since */
     public function becomes(Proposal $proposal, Version $newest, States $states): array
     {
-        [$root, $met] = $proposal->state === ProposalState::Waiting ? $this->proposed->becomes($states, $proposal, $newest->root) : [$proposal->root, []];
+        [$root, $met] = $proposal->state === ProposalState::Waiting
+            ? $this->proposed->becomes($states, $proposal, $newest->root)
+            : [$proposal->root, []];
         $to = Version::toCome($newest->item, $root, $newest->title, $proposal->user);
 
-        return [$to->forceFill(['saved_at' => $proposal->decided_at ?? $proposal->loadMissing('line')->line->changed_at ?? $proposal->proposed_at]), $met];
+        return [
+            $to->forceFill([
+                'saved_at' => $proposal->decided_at ?? ($proposal->loadMissing('line')->line->changed_at ?? $proposal->proposed_at),
+            ]),
+            $met,
+        ];
     }
 }

@@ -33,7 +33,10 @@ class ForReaders
     {
         $tree = $this->states->tree($publishing->version->root);
 
-        return new PublicPage('read-plain', ['blocks' => Blocks::plain($publishing->item->kind(), $tree), 'address' => HistoryAddress::all($publishing->item)]);
+        return new PublicPage('read-plain', [
+            'blocks' => Blocks::plain($publishing->item->kind(), $tree),
+            'address' => HistoryAddress::all($publishing->item),
+        ]);
     }
 
     /**
@@ -49,7 +52,11 @@ class ForReaders
     /** What would be seen if a version was published, and how it differs from what is seen now. */
     public function seen(PublishingPlan $plan, User $person): View
     {
-        return view('publish.plain', ['blocks' => $plan->blocks(), 'kind' => $plan->kind, 'view' => $plan->item->room(Past::class)::BLOCKS]);
+        return view('publish.plain', [
+            'blocks' => $plan->blocks(),
+            'kind' => $plan->kind,
+            'view' => $plan->item->room(Past::class)::BLOCKS,
+        ]);
     }
 
     /**

@@ -13,5 +13,11 @@ final readonly class PublicPage
      * @param  mixed  $shows  what it shows of that now, for its entity tag
      * @param  bool  $scripts  whether it has scripts of ours
      */
-    public function __construct(public string $view, public array $data, public bool $moves = false, public mixed $shows = null, public bool $scripts = false) {}
+    public function __construct(
+        public string $view,
+        public array $data,
+        public bool $moves = false,
+        public mixed $shows = null,
+        public bool $scripts = false,
+    ) {}
 }

@@ -39,6 +39,8 @@ final readonly class PublishingPage
     /** The address that somebody sees a version from who published it, asked for it or answered: those who answer may not see the draft. */
     public static function after(Item $item, int $number): string
     {
-        return Gate::allows('draft', $item) ? route('history', ['item' => $item, 'from' => $number, 'to' => $item->head]) : route('shelf', $item->shelf);
+        return Gate::allows('draft', $item)
+            ? route('history', ['item' => $item, 'from' => $number, 'to' => $item->head])
+            : route('shelf', $item->shelf);
     }
 }

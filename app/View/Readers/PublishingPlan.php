@@ -56,10 +56,26 @@ final readonly class PublishingPlan
         $this->tree = $this->comparison->new ?? $states->tree($version->root);
         $this->new = $this->tree;
         $this->old = $this->comparison->old ?? $this->tree;
-        $this->hidden = $item->is_public ? $item->publishings()->with('version')->whereNotNull('count')->where('is_public', false)->orderBy('count')->get() : new Collection;
+        $this->hidden = $item->is_public
+            ? $item->publishings()->with('version')->whereNotNull('count')->where('is_public', false)->orderBy('count')->get()
+            : new Collection;
         $this->newer = $item->head - $version->number;
         $behind = $item->room(ForReaders::class)->behind($item, $version);
-        $this->figures = array_values(Item::query()->whereIn('key', array_keys($behind))->orderBy('title')->get()->filter(app(OtherItems::class)->tellsOf(...))->map(fn (Item $dataset) => ['title' => $dataset->title, 'was' => $behind[$dataset->key][0], 'is' => $behind[$dataset->key][1]])->all());
+        $this->figures = array_values(
+            Item::query()
+                ->whereIn('key', array_keys($behind))
+                ->orderBy('title')
+                ->get()
+                ->filter(app(OtherItems::class)->tellsOf(...))
+                ->map(
+                    fn (Item $dataset) => [
+                        'title' => $dataset->title,
+                        'was' => $behind[$dataset->key][0],
+                        'is' => $behind[$dataset->key][1],
+                    ],
+                )
+                ->all(),
+        );
         $this->brings = $behind !== [] || $item->live?->version_id !== $version->id;
     }
 

@@ -20,7 +20,11 @@ final class PublishingWords
         }
         if ($publishing->state !== PublishingState::Waiting) {
             $own = $publishing->wasAsked() ? '' : '_own';
-            $steps[] = self::say($publishing->state->value.$own, $publishing, $publishing->state === PublishingState::Published && $own !== '' ? $publishing->note : $publishing->answer);
+            $steps[] = self::say(
+                $publishing->state->value.$own,
+                $publishing,
+                $publishing->state === PublishingState::Published && $own !== '' ? $publishing->note : $publishing->answer,
+            );
         }
         if ($publishing->ender_id !== null) {
             $steps[] = self::say('ended', $publishing, null);
@@ -46,7 +50,10 @@ final class PublishingWords
     private static function say(string $step, Publishing $publishing, ?string $words): string
     {
         return __("publishing.steps.{$step}", [
-            'asker' => $publishing->user->firstName(), 'decider' => $publishing->decider?->firstName() ?? '', 'ender' => $publishing->ender?->firstName() ?? '', 'count' => (string) $publishing->count,
+            'asker' => $publishing->user->firstName(),
+            'decider' => $publishing->decider?->firstName() ?? '',
+            'ender' => $publishing->ender?->firstName() ?? '',
+            'count' => (string) $publishing->count,
         ]).($words === null || $words === '' ? '' : ": “{$words}”");
     }
 }

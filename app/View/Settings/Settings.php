@@ -34,7 +34,11 @@ final class Settings
     {
         $value = $part->fields[$field] ?? null;
         // What is named by ids is said by names.
-        $named = SettingWords::anyOf($part->role, $field, is_array($value) ? implode(', ', array_filter($value, is_string(...))) : (is_string($value) ? $value : ''));
+        $named = SettingWords::anyOf(
+            $part->role,
+            $field,
+            is_array($value) ? implode(', ', array_filter($value, is_string(...))) : (is_string($value) ? $value : ''),
+        );
 
         return $named ?? match (true) {
             is_array($value) => implode(', ', array_filter($value, is_string(...))),

@@ -25,12 +25,21 @@ final class DayRow
      * @param  Version|null  $now  null for one that is not there any more
      * @param  string|null  $fate  what happened to it besides, in words: deleted, moved, brought back
      */
-    public function __construct(public readonly Item $item, public readonly ?Version $then, public readonly ?Version $now, public readonly ?string $fate) {}
+    public function __construct(
+        public readonly Item $item,
+        public readonly ?Version $then,
+        public readonly ?Version $now,
+        public readonly ?string $fate,
+    ) {}
 
     /** Whether it is there in both, and the very same. */
     public function isSame(): bool
     {
-        return $this->then !== null && $this->now !== null && $this->fate === null && $this->then->root === $this->now->root && $this->then->title === $this->now->title;
+        return $this->then !== null
+            && $this->now !== null
+            && $this->fate === null
+            && $this->then->root === $this->now->root
+            && $this->then->title === $this->now->title;
     }
 
     public function isRenamed(): bool

@@ -17,7 +17,10 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
-/** A shelf as it was at a moment, and what became of its items until another one: told of a page of them, in as many queries whatever their number. */
+/**
+ * A shelf as it was at a moment, and what became of its items until another one: told of a page of them, in as many queries whatever their
+ * number.
+ */
 final class OnADay
 {
     /** Items of a page, and of what is the same or came since. */
@@ -45,8 +48,13 @@ final class OnADay
 
     private readonly ShelfThen $shelf;
 
-    public function __construct(Shelf $shelf, User $person, public readonly CarbonImmutable $moment, public readonly ?CarbonImmutable $until = null, public readonly int $page = 1)
-    {
+    public function __construct(
+        Shelf $shelf,
+        User $person,
+        public readonly CarbonImmutable $moment,
+        public readonly ?CarbonImmutable $until = null,
+        public readonly int $page = 1,
+    ) {
         $this->shelf = new ShelfThen($shelf, $person);
         [$then, $now] = [$this->shelf->numbers($moment), $this->shelf->numbers($until)];
         $ids = array_keys($then + $now);
@@ -58,7 +66,9 @@ final class OnADay
         $this->count = count($then);
         $this->pages = max(1, (int) ceil(count($changed) / self::PAGE));
         $this->changed = $this->told(array_slice($changed, ($page - 1) * self::PAGE, self::PAGE));
-        $this->same = $this->told(array_slice(array_values(array_filter($rows, fn (array $row) => $row[1] > 0 && $row[1] === $row[2])), 0, self::BESIDE));
+        $this->same = $this->told(
+            array_slice(array_values(array_filter($rows, fn (array $row) => $row[1] > 0 && $row[1] === $row[2])), 0, self::BESIDE),
+        );
         $this->since = $this->told(array_slice(array_values(array_filter($rows, fn (array $row) => $row[1] === 0)), 0, self::BESIDE));
     }
 
@@ -74,10 +84,20 @@ final class OnADay
         $versions = $this->versions(array_merge(...array_map(fn (array $row) => [[$row[0], $row[1]], [$row[0], $row[2]]], $rows)));
         $told = [];
         foreach ($rows as [$id, $then, $now]) {
-            $told[$id] = new DayRow($this->shelf->item($id), $this->called($versions[$id][$then] ?? null, $this->moment), $this->called($versions[$id][$now] ?? null, $this->until), $then > 0 && $now > 0 ? null : $this->fate($this->shelf->item($id), $now > 0));
+            $told[$id] = new DayRow(
+                $this->shelf->item($id),
+                $this->called($versions[$id][$then] ?? null, $this->moment),
+                $this->called($versions[$id][$now] ?? null, $this->until),
+                $then > 0 && $now > 0 ? null : $this->fate($this->shelf->item($id), $now > 0),
+            );
         }
         // Readers are not told what happened to drafts in between.
-        $this->tell($told, array_values(array_filter($rows, fn (array $row) => $row[1] !== $row[2] && ! $this->shelf->isReadOnly($this->shelf->item($row[0])))));
+        $this->tell(
+            $told,
+            array_values(
+                array_filter($rows, fn (array $row) => $row[1] !== $row[2] && ! $this->shelf->isReadOnly($this->shelf->item($row[0]))),
+            ),
+        );
 
         return array_values($told);
     }
@@ -130,18 +150,32 @@ final class OnADay
     private function tell(array $told, array $rows): void
     {
         // Of what is gone by the later moment, all until it went counts.
-        $ranges = json_encode(array_map(fn (array $row) => [$row[0], $row[1], $row[2] === 0 ? $this->shelf->item($row[0])->head : $row[2]], $rows));
-        $between = 'FROM json_each(?) AS ranges JOIN versions ON versions.item_id = (ranges.value ->> 0) AND versions.number > (ranges.value ->> 1) AND versions.number <= (ranges.value ->> 2)';
-        $counts = DB::select("SELECT versions.item_id, user_id, COUNT(*) AS versions {$between} GROUP BY versions.item_id, user_id", [$ranges]);
+        $ranges = json_encode(
+            array_map(fn (array $row) => [$row[0], $row[1], $row[2] === 0 ? $this->shelf->item($row[0])->head : $row[2]], $rows),
+        );
+        $between
+            = 'FROM json_each(?) AS ranges JOIN versions ON versions.item_id = (ranges.value ->> 0) AND versions.number > (ranges.value ->> 1) AND versions.number <= (ranges.value ->> 2)';
+        $counts = DB::select("SELECT versions.item_id, user_id, COUNT(*) AS versions {$between} GROUP BY versions.item_id, user_id", [
+            $ranges,
+        ]);
         $users = User::query()->whereIn('id', array_unique(array_column($counts, 'user_id')))->orderBy('id')->get()->keyBy('id');
         foreach ($counts as $count) {
             $row = $told[(int) $count->item_id];
             $row->versions += (int) $count->versions;
             ($editor = $users->get($count->user_id)) === null || $row->editors[] = $editor;
         }
-        $most = DB::select("SELECT * FROM (SELECT versions.id, ROW_NUMBER() OVER (PARTITION BY versions.item_id ORDER BY unusual IS NULL, added + removed DESC, number DESC) AS place {$between}) WHERE place <= ?", [$ranges, self::SENTENCES]);
+        $most = DB::select(
+            "SELECT * FROM (SELECT versions.id, ROW_NUMBER() OVER (PARTITION BY versions.item_id ORDER BY unusual IS NULL, added + removed DESC, number DESC) AS place {$between}) WHERE place <= ?",
+            [$ranges, self::SENTENCES],
+        );
         $phrases = new Phrases;
-        foreach (Version::query()->with('item.origin.item')->whereKey(array_map(fn (stdClass $row) => $row->id, $most))->orderByDesc('number')->get() as $version) {
+        foreach (
+            Version::query()
+                ->with('item.origin.item')
+                ->whereKey(array_map(fn (stdClass $row) => $row->id, $most))
+                ->orderByDesc('number')
+                ->get() as $version
+        ) {
             $unusual = $version->unusual === null || $version->meant_user_id !== null ? null : $phrases->unusual($version->unusual);
             $told[$version->item_id]->said[] = [$unusual ?? $phrases->version($version), $unusual !== null];
         }

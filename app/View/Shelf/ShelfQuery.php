@@ -13,7 +13,12 @@ final readonly class ShelfQuery
      * @param  'changed'|'title'  $sort  the newest change first, or by title
      * @param  bool  $pictures  whether each is seen from afar
      */
-    public function __construct(public string $find = '', public string $kind = '', public string $sort = 'changed', public bool $pictures = false) {}
+    public function __construct(
+        public string $find = '',
+        public string $kind = '',
+        public string $sort = 'changed',
+        public bool $pictures = false,
+    ) {}
 
     public function isAsked(): bool
     {
@@ -28,6 +33,10 @@ final readonly class ShelfQuery
      */
     public function with(array $more = []): array
     {
-        return array_filter([...['find' => $this->find, 'kind' => $this->kind, 'sort' => $this->sort, 'pictures' => $this->pictures ? '1' : ''], ...$more], fn (string $value, string $name) => $value !== '' && ! ($name === 'sort' && $value === 'changed'), ARRAY_FILTER_USE_BOTH);
+        return array_filter(
+            [...['find' => $this->find, 'kind' => $this->kind, 'sort' => $this->sort, 'pictures' => $this->pictures ? '1' : ''], ...$more],
+            fn (string $value, string $name) => $value !== '' && ! ($name === 'sort' && $value === 'changed'),
+            ARRAY_FILTER_USE_BOTH,
+        );
     }
 }

@@ -73,11 +73,29 @@ final readonly class ShelfView
         $this->wishes = $this->wishes();
         $this->proposals = $shelf->asks_entries && $shelf->letsPublish($user) ? $this->proposals() : [];
         $own = $this->items->getCollection()->whereNull('sight')->pluck('id');
-        $this->milestones = Milestone::query()->join('versions', 'versions.id', '=', 'milestones.version_id')
-            ->whereIn('milestones.item_id', $own)->get(['milestones.*', 'versions.number'])->sortBy('number')->keyBy('item_id');
-        $this->talk = Thread::query()->whereIn('item_id', $own)->where('is_open', true)->groupBy('item_id')->selectRaw('item_id, COUNT(*) AS count')->pluck('count', 'item_id')->map(fn (mixed $count) => (int) $count)->all();
-        $this->sentences = $this->items->getCollection()->whereNull('sight')->whereNotNull('newest')->mapWithKeys(fn (Item $item): array => [$item->id => $item->newest === null ? '' : $phrases->version($item->newest)])->all();
-        $this->unusual = array_values($this->unusual()->map(fn (Version $version): array => [$version, (string) $phrases->unusual($version->unusual)])->all());
+        $this->milestones = Milestone::query()
+            ->join('versions', 'versions.id', '=', 'milestones.version_id')
+            ->whereIn('milestones.item_id', $own)
+            ->get(['milestones.*', 'versions.number'])
+            ->sortBy('number')
+            ->keyBy('item_id');
+        $this->talk = Thread::query()
+            ->whereIn('item_id', $own)
+            ->where('is_open', true)
+            ->groupBy('item_id')
+            ->selectRaw('item_id, COUNT(*) AS count')
+            ->pluck('count', 'item_id')
+            ->map(fn (mixed $count) => (int) $count)
+            ->all();
+        $this->sentences = $this->items
+            ->getCollection()
+            ->whereNull('sight')
+            ->whereNotNull('newest')
+            ->mapWithKeys(fn (Item $item): array => [$item->id => $item->newest === null ? '' : $phrases->version($item->newest)])
+            ->all();
+        $this->unusual = array_values(
+            $this->unusual()->map(fn (Version $version): array => [$version, (string) $phrases->unusual($version->unusual)])->all(),
+        );
         $this->bars = $this->bars($own->all());
     }
 
@@ -85,23 +103,56 @@ final readonly class ShelfView
     private function items(): LengthAwarePaginator
     {
         $drafts = $this->shelf->showsDraftsTo($this->user);
-        $published = array_values(array_map(fn (Kind $kind) => $kind->name(), array_filter(Kinds::all(), fn (Kind $kind) => $kind->isPublishable())));
-        $query = $this->shelf->items()->with('newest.user', 'newest.milestone', 'origin.item', 'live.version.user')
+        $published = array_values(
+            array_map(fn (Kind $kind) => $kind->name(), array_filter(Kinds::all(), fn (Kind $kind) => $kind->isPublishable())),
+        );
+        $query = $this->shelf
+            ->items()
+            ->with('newest.user', 'newest.milestone', 'origin.item', 'live.version.user')
             ->when($this->asked->kind !== '', fn (Builder $query) => $query->where('items.kind', $this->asked->kind));
         if ($drafts) {
-            $query->when($this->asked->find !== '', fn (Builder $query) => $query->whereRaw("items.title LIKE ? ESCAPE '\\'", [self::like($this->asked->find)]))
-                ->when($this->asked->sort === 'title', fn (Builder $query) => $query->orderByRaw('items.title COLLATE NOCASE'), fn (Builder $query) => $query->orderByDesc('items.changed_at'));
+            $query
+                ->when(
+                    $this->asked->find !== '',
+                    fn (Builder $query) => $query->whereRaw("items.title LIKE ? ESCAPE '\\'", [self::like($this->asked->find)]),
+                )
+                ->when(
+                    $this->asked->sort === 'title',
+                    fn (Builder $query) => $query->orderByRaw('items.title COLLATE NOCASE'),
+                    fn (Builder $query) => $query->orderByDesc('items.changed_at'),
+                );
         } else {
-            $of = fn (string $own, string $live): string => "CASE WHEN items.kind IN ('".implode("', '", $published)."') THEN {$live} ELSE {$own} END";
-            $query->leftJoin('publishings AS live', 'live.id', '=', 'items.live_id')->select('items.*')
+            $of = fn (string $own, string $live): string => "CASE WHEN items.kind IN ('"
+                .implode("', '", $published)
+                ."') THEN {$live} ELSE {$own} END";
+            $query
+                ->leftJoin('publishings AS live', 'live.id', '=', 'items.live_id')
+                ->select('items.*')
                 ->where(fn (Builder $query) => $query->whereNotIn('items.kind', $published)->orWhereNotNull('items.live_id'))
-                ->when($this->asked->find !== '', fn (Builder $query) => $query->whereRaw($of('items.title', 'live.title')." LIKE ? ESCAPE '\\'", [self::like($this->asked->find)]))
-                ->when($this->asked->sort === 'title', fn (Builder $query) => $query->orderByRaw($of('items.title', 'live.title').' COLLATE NOCASE'), fn (Builder $query) => $query->orderByRaw($of('items.changed_at', 'live.decided_at').' DESC'));
+                ->when(
+                    $this->asked->find !== '',
+                    fn (Builder $query) => $query->whereRaw($of('items.title', 'live.title')." LIKE ? ESCAPE '\\'", [
+                        self::like($this->asked->find),
+                    ]),
+                )
+                ->when(
+                    $this->asked->sort === 'title',
+                    fn (Builder $query) => $query->orderByRaw($of('items.title', 'live.title').' COLLATE NOCASE'),
+                    fn (Builder $query) => $query->orderByRaw($of('items.changed_at', 'live.decided_at').' DESC'),
+                );
         }
         $page = $query->orderByDesc('items.id')->paginate(self::PAGE)->appends($this->asked->with());
         $page->getCollection()->each(fn (Item $item) => $item->setRelation('shelf', $this->shelf)->newest?->setRelation('item', $item));
 
-        return $drafts ? $page : $page->setCollection($page->getCollection()->map(fn (Item $item) => $item->isPublishable() ? Sight::of($this->user, $item)->item($item) : $item)->filter()->values());
+        return $drafts
+            ? $page
+            : $page->setCollection(
+                $page
+                    ->getCollection()
+                    ->map(fn (Item $item) => $item->isPublishable() ? Sight::of($this->user, $item)->item($item) : $item)
+                    ->filter()
+                    ->values(),
+            );
     }
 
     private static function like(string $words): string
@@ -120,19 +171,50 @@ final readonly class ShelfView
     {
         $publishes = $this->shelf->letsPublish($this->user);
 
-        return Publishing::query()->with('user', 'decider', 'version', 'item')->whereIn('item_id', $this->standing())
-            ->where(fn ($query) => $query->when($publishes, fn ($own) => $own->where(fn ($waits) => $waits->where('state', PublishingState::Waiting)->where('user_id', '!=', $this->user->id)))
-                ->orWhere(fn ($answered) => $answered->where('user_id', $this->user->id)->where('decider_id', '!=', $this->user->id)->whereNull('told_at')))
-            ->orderBy('id')->limit(10)->get()->each(fn (Publishing $publishing) => $publishing->item->setRelation('shelf', $this->shelf));
+        return Publishing::query()
+            ->with('user', 'decider', 'version', 'item')
+            ->whereIn('item_id', $this->standing())
+            ->where(
+                fn ($query) => $query
+                    ->when(
+                        $publishes,
+                        fn ($own) => $own->where(
+                            fn ($waits) => $waits->where('state', PublishingState::Waiting)->where('user_id', '!=', $this->user->id),
+                        ),
+                    )
+                    ->orWhere(
+                        fn ($answered) => $answered
+                            ->where('user_id', $this->user->id)
+                            ->where('decider_id', '!=', $this->user->id)
+                            ->whereNull('told_at'),
+                    ),
+            )
+            ->orderBy('id')
+            ->limit(10)
+            ->get()
+            ->each(fn (Publishing $publishing) => $publishing->item->setRelation('shelf', $this->shelf));
     }
 
     /** @return list<array{Item, int}> */
     private function proposals(): array
     {
-        $counts = Proposal::query()->waiting()->where('proposals.user_id', '!=', $this->user->id)->join('items', 'items.id', '=', 'proposals.item_id')
-            ->whereIn('items.form_id', $this->standing())->whereNull('items.deleted_at')->groupBy('items.form_id')->selectRaw('items.form_id AS form, COUNT(*) AS count')->pluck('count', 'form');
+        $counts = Proposal::query()
+            ->waiting()
+            ->where('proposals.user_id', '!=', $this->user->id)
+            ->join('items', 'items.id', '=', 'proposals.item_id')
+            ->whereIn('items.form_id', $this->standing())
+            ->whereNull('items.deleted_at')
+            ->groupBy('items.form_id')
+            ->selectRaw('items.form_id AS form, COUNT(*) AS count')
+            ->pluck('count', 'form');
 
-        return array_values(Item::query()->whereKey($counts->keys())->get()->map(fn (Item $form) => [$form->setRelation('shelf', $this->shelf), (int) $counts[$form->id]])->all());
+        return array_values(
+            Item::query()
+                ->whereKey($counts->keys())
+                ->get()
+                ->map(fn (Item $form) => [$form->setRelation('shelf', $this->shelf), (int) $counts[$form->id]])
+                ->all(),
+        );
     }
 
     /**
@@ -143,11 +225,25 @@ final readonly class ShelfView
      */
     private function unusual(): Collection
     {
-        $kinds = $this->shelf->showsDraftsTo($this->user) ? Kinds::all() : array_filter(Kinds::all(), fn (Kind $kind) => ! $kind->isPublishable());
-        $found = Version::query()->with('user', 'item')->whereIn('item_id', $this->standing()->whereIn('kind', array_map(fn (Kind $kind) => $kind->name(), $kinds)))->whereNotNull('unusual')->whereNull('meant_user_id')
+        $kinds = $this->shelf->showsDraftsTo($this->user)
+            ? Kinds::all()
+            : array_filter(Kinds::all(), fn (Kind $kind) => ! $kind->isPublishable());
+        $found = Version::query()
+            ->with('user', 'item')
+            ->whereIn('item_id', $this->standing()->whereIn('kind', array_map(fn (Kind $kind) => $kind->name(), $kinds)))
+            ->whereNotNull('unusual')
+            ->whereNull('meant_user_id')
             ->where('saved_at', '>', now()->subDays(self::ASKED_DAYS))
-            ->whereNotExists(fn ($query) => $query->from('versions AS later')->whereColumn('later.item_id', 'versions.item_id')->whereColumn('later.number', '>', 'versions.number')->whereColumn('later.source', '<', 'versions.number'))
-            ->orderByDesc('saved_at')->limit(self::ASKED)->get();
+            ->whereNotExists(
+                fn ($query) => $query
+                    ->from('versions AS later')
+                    ->whereColumn('later.item_id', 'versions.item_id')
+                    ->whereColumn('later.number', '>', 'versions.number')
+                    ->whereColumn('later.source', '<', 'versions.number'),
+            )
+            ->orderByDesc('saved_at')
+            ->limit(self::ASKED)
+            ->get();
 
         return $found->each(fn (Version $version) => $version->item->setRelation('shelf', $this->shelf));
     }
@@ -164,7 +260,8 @@ final readonly class ShelfView
         $counts = [];
         foreach ($rows as $row) {
             $bar = intdiv((int) $first->diffInDays($row->day), 2);
-            $counts[(int) $row->item_id][$bar][(int) $row->colour] = ($counts[(int) $row->item_id][$bar][(int) $row->colour] ?? 0) + (int) $row->versions;
+            $counts[(int) $row->item_id][$bar][(int) $row->colour]
+                = ($counts[(int) $row->item_id][$bar][(int) $row->colour] ?? 0) + (int) $row->versions;
         }
 
         return array_map($this->stacked(...), $counts);

@@ -18,7 +18,10 @@ use MistyAttic\Core\Formats\Page\PageFormat;
 use MistyAttic\Core\Formats\Workbook\CellNote;
 use MistyAttic\Core\Formats\Workbook\SheetFormat;
 
-/** What a kind of items is written as, besides JSON, which each is: this is the plain one, with no other format. A kind that has some has its own. */
+/**
+ * What a kind of items is written as, besides JSON, which each is: this is the plain one, with no other format. A kind that has some has
+ * its own.
+ */
 class Files
 {
     /** What its source is called. */
@@ -37,7 +40,13 @@ class Files
     {
         $formats = $this->formats();
 
-        return [...array_combine(array_map(fn (DocumentFormat|PageFormat|SheetFormat $format) => (string) $format->value, $formats), array_map(fn (DocumentFormat|PageFormat|SheetFormat $format) => $format->label(), $formats)), 'json' => (string) __('item.json')];
+        return [
+            ...array_combine(
+                array_map(fn (DocumentFormat|PageFormat|SheetFormat $format) => (string) $format->value, $formats),
+                array_map(fn (DocumentFormat|PageFormat|SheetFormat $format) => $format->label(), $formats),
+            ),
+            'json' => (string) __('item.json'),
+        ];
     }
 
     /**
@@ -103,8 +112,22 @@ class Files
     protected function fits(Version $version, SheetFormat $format, int $cells): void
     {
         if ($cells > $format->mostCells()) {
-            throw new HttpResponseException(redirect()->route('history', ['item' => $version->item, 'from' => $version->number, 'to' => $version->item->head, 'view' => 'was'])
-                ->withErrors(['format' => __('item.too_many_cells', ['cells' => Numbers::said($cells), 'max' => Numbers::said($format->mostCells()), 'format' => strtoupper($format->value)])]));
+            throw new HttpResponseException(
+                redirect()
+                    ->route('history', [
+                        'item' => $version->item,
+                        'from' => $version->number,
+                        'to' => $version->item->head,
+                        'view' => 'was',
+                    ])
+                    ->withErrors([
+                        'format' => __('item.too_many_cells', [
+                            'cells' => Numbers::said($cells),
+                            'max' => Numbers::said($format->mostCells()),
+                            'format' => strtoupper($format->value),
+                        ]),
+                    ]),
+            );
         }
     }
 }

@@ -40,7 +40,15 @@ final readonly class SaidAlong
             default => '',
         };
 
-        return $comment->isWithdrawn ? '' : implode("\n", array_filter([$isFirst && $thread->quote !== '' && $thread->field === '' ? "“{$thread->quote}”" : '', $deed, $comment->text], fn (string $line): bool => $line !== ''));
+        return $comment->isWithdrawn
+            ? ''
+            : implode(
+                "\n",
+                array_filter(
+                    [$isFirst && $thread->quote !== '' && $thread->field === '' ? "“{$thread->quote}”" : '', $deed, $comment->text],
+                    fn (string $line): bool => $line !== '',
+                ),
+            );
     }
 
     /** @return array<string, array<string, CellNote>> row => column => what is open about the cell */
@@ -48,10 +56,23 @@ final readonly class SaidAlong
     {
         $notes = [];
         foreach ($this->threads as $thread) {
-            $lines = $thread->field === '' || ! $thread->isOpen() ? [] : array_filter(array_map(fn (CommentSeen $comment): string => $comment->isWithdrawn || $comment->text === '' ? '' : "{$comment->user->name}: {$comment->text}", $thread->comments), fn (string $line): bool => $line !== '');
+            $lines = $thread->field === '' || ! $thread->isOpen()
+                ? []
+                : array_filter(
+                    array_map(
+                        fn (CommentSeen $comment): string => $comment->isWithdrawn || $comment->text === ''
+                            ? ''
+                            : "{$comment->user->name}: {$comment->text}",
+                        $thread->comments,
+                    ),
+                    fn (string $line): bool => $line !== '',
+                );
             if ($lines !== []) {
                 $before = $notes[$thread->part][$thread->field] ?? null;
-                $notes[$thread->part][$thread->field] = new CellNote($before->by ?? $thread->comments[0]->user->name, implode("\n", [...($before === null ? [] : [$before->text]), ...$lines]));
+                $notes[$thread->part][$thread->field] = new CellNote(
+                    $before->by ?? $thread->comments[0]->user->name,
+                    implode("\n", [...$before === null ? [] : [$before->text], ...$lines]),
+                );
             }
         }
 
@@ -64,7 +85,9 @@ final readonly class SaidAlong
         $lines = [];
         foreach ($this->threads as $thread) {
             foreach ($thread->comments as $at => $comment) {
-                $lines[$comment->user->name."\n".Str::squish(self::text($thread, $comment, $at === 0))] = $lines[$comment->user->name."\n".Str::squish($comment->text)] = true;
+                $lines[$comment->user->name."\n".Str::squish(self::text($thread, $comment, $at === 0))] = $lines[
+                    $comment->user->name."\n".Str::squish($comment->text)
+                ] = true;
             }
         }
 
@@ -79,11 +102,30 @@ final readonly class SaidAlong
             $lines = [];
             foreach ($thread->comments as $comment) {
                 if (! $comment->isWithdrawn && $comment->text !== '' && $thread->version === null) {
-                    $lines[] = new SaidInFile($comment->user->name, $comment->text, $lines === [] && $thread->words !== null ? $thread->quote : '', null, $lines === [] ? $thread->part : '', $lines === [] ? $thread->field : '', gmdate('Y-m-d\TH:i:s\Z', $comment->at));
+                    $lines[] = new SaidInFile(
+                        $comment->user->name,
+                        $comment->text,
+                        $lines === [] && $thread->words !== null ? $thread->quote : '',
+                        null,
+                        $lines === [] ? $thread->part : '',
+                        $lines === [] ? $thread->field : '',
+                        gmdate('Y-m-d\TH:i:s\Z', $comment->at),
+                    );
                 }
             }
             $first = array_shift($lines);
-            $first === null || $said[] = new SaidInFile($first->by, $first->text, $first->quote, null, $first->part, $first->field, $first->at, $lines, ! $thread->isOpen());
+            $first === null
+                || ($said[] = new SaidInFile(
+                    $first->by,
+                    $first->text,
+                    $first->quote,
+                    null,
+                    $first->part,
+                    $first->field,
+                    $first->at,
+                    $lines,
+                    ! $thread->isOpen(),
+                ));
         }
 
         return $said;
@@ -95,6 +137,17 @@ final readonly class SaidAlong
         $tree = $states->tree($this->version->root);
         $open = new OpenProposals($this->item, $this->version->number === $this->item->head ? null : $this->version->number);
 
-        return array_values($open->all->take(SaidAsJson::PROPOSALS)->map(fn (Proposal $proposal): TrackedTree => new TrackedTree($proposal->said_by ?? $proposal->user->name, (new Proposed($states))->onto($proposal, $tree)->tree, []))->all());
+        return array_values(
+            $open->all
+                ->take(SaidAsJson::PROPOSALS)
+                ->map(
+                    fn (Proposal $proposal): TrackedTree => new TrackedTree(
+                        $proposal->said_by ?? $proposal->user->name,
+                        (new Proposed($states))->onto($proposal, $tree)->tree,
+                        [],
+                    ),
+                )
+                ->all(),
+        );
     }
 }

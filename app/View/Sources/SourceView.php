@@ -68,7 +68,9 @@ final readonly class SourceView
 
         return [
             ...array_map($line, $head > $from ? range($from, $head - 1) : []),
-            ...($skipped > 0 ? [new SourceLine('gap', null, null, trans_choice('history.source_same', $skipped, ['count' => (string) $skipped]))] : []),
+            ...$skipped > 0
+                ? [new SourceLine('gap', null, null, trans_choice('history.source_same', $skipped, ['count' => (string) $skipped]))]
+                : [],
             ...array_map($line, $to > $tail ? range($tail, $to - 1) : []),
         ];
     }

@@ -37,7 +37,12 @@ final readonly class TrackedChanges implements Tracking
         foreach ($this->threads as $thread) {
             foreach ($thread->part === $part ? $thread->comments : [] as $at => $comment) {
                 $text = SaidAlong::text($thread, $comment, $at === 0);
-                $text === '' || $said[] = ['by' => $this->by($comment->user, CarbonImmutable::createFromTimestampUTC($comment->at)), 'initials' => $comment->user->monogram(), 'text' => $text];
+                $text === ''
+                    || ($said[] = [
+                        'by' => $this->by($comment->user, CarbonImmutable::createFromTimestampUTC($comment->at)),
+                        'initials' => $comment->user->monogram(),
+                        'text' => $text,
+                    ]);
             }
         }
 
@@ -46,6 +51,9 @@ final readonly class TrackedChanges implements Tracking
 
     private function by(?User $user, ?CarbonImmutable $at): TrackedBy
     {
-        return new TrackedBy($user->name ?? (string) __('history.somebody'), ($at ?? $this->comparison->to->saved_at)->utc()->format('Y-m-d\TH:i:s\Z'));
+        return new TrackedBy(
+            $user->name ?? (string) __('history.somebody'),
+            ($at ?? $this->comparison->to->saved_at)->utc()->format('Y-m-d\TH:i:s\Z'),
+        );
     }
 }

@@ -17,5 +17,16 @@ final readonly class CommentSeen
      * @param  bool  $isWithdrawn  whether its author took it back: what it said is not told then
      * @param  bool  $isNew  whether it was said after the earlier of two versions
      */
-    public function __construct(public int $id, public int $by, public User $user, public CommentDeed $deed, public string $text, public int $at, public int $number, public array $before, public bool $isWithdrawn, public bool $isNew) {}
+    public function __construct(
+        public int $id,
+        public int $by,
+        public User $user,
+        public CommentDeed $deed,
+        public string $text,
+        public int $at,
+        public int $number,
+        public array $before,
+        public bool $isWithdrawn,
+        public bool $isNew,
+    ) {}
 }

@@ -31,7 +31,13 @@ final class CommentText
     {
         $pieces = preg_split($this->pattern, $text, -1, PREG_SPLIT_DELIM_CAPTURE) ?: [$text];
 
-        return nl2br(implode('', array_map(fn (string $piece, int $at) => $at % 2 === 0 ? e($piece) : $this->followed($piece), $pieces, array_keys($pieces))), false);
+        return nl2br(
+            implode(
+                '',
+                array_map(fn (string $piece, int $at) => $at % 2 === 0 ? e($piece) : $this->followed($piece), $pieces, array_keys($pieces)),
+            ),
+            false,
+        );
     }
 
     private function followed(string $piece): string
@@ -42,7 +48,15 @@ final class CommentText
         if (preg_match('/^version (\d+)$/', $piece, $match) === 1) {
             $number = (int) $match[1];
 
-            return $number < 1 || $number > $this->item->head ? e($piece) : '<a href="'.($this->versions[$number] ??= e(route('history', ['item' => $this->item, 'from' => $number, 'to' => $number, 'view' => 'was']))).'">'.e($piece).'</a>';
+            return $number < 1 || $number > $this->item->head
+                ? e($piece)
+                : '<a href="'
+                        .($this->versions[$number] ??= e(
+                            route('history', ['item' => $this->item, 'from' => $number, 'to' => $number, 'view' => 'was']),
+                        ))
+                        .'">'
+                        .e($piece)
+                        .'</a>';
         }
 
         return '<a href="'.e($piece).'">'.e((string) str(substr($piece, strlen($this->here) + 1))->limit(60)).'</a>';

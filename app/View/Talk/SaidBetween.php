@@ -23,16 +23,45 @@ final readonly class SaidBetween
 
     public function __construct(Item $item, int $from, int $to)
     {
-        $rows = DB::table('comments')->join('threads', 'threads.id', '=', 'comments.thread_id')->where('threads.item_id', $item->id)->whereBetween('comments.number', [$from, $to])
+        $rows = DB::table('comments')
+            ->join('threads', 'threads.id', '=', 'comments.thread_id')
+            ->where('threads.item_id', $item->id)
+            ->whereBetween('comments.number', [$from, $to])
             ->whereIn('comments.deed', [CommentDeed::Said->value, CommentDeed::Settled->value, CommentDeed::Reopened->value])
-            ->whereNotExists(fn ($withdrawn) => $withdrawn->from('comments AS later')->whereColumn('later.of_id', 'comments.id')->where('later.deed', CommentDeed::Withdrew->value))
-            ->orderByDesc('comments.id')->limit(self::MOST)->get(['comments.id', 'comments.number', 'comments.user_id', 'comments.deed', 'comments.text', 'comments.at', 'threads.key', 'threads.quote', 'threads.version']);
-        $people = User::query()->whereIn('id', $rows->pluck('user_id')->unique())->get()->keyBy('id');
+            ->whereNotExists(
+                fn ($withdrawn) => $withdrawn
+                    ->from('comments AS later')
+                    ->whereColumn('later.of_id', 'comments.id')
+                    ->where('later.deed', CommentDeed::Withdrew->value),
+            )
+            ->orderByDesc('comments.id')
+            ->limit(self::MOST)
+            ->get([
+                'comments.id',
+                'comments.number',
+                'comments.user_id',
+                'comments.deed',
+                'comments.text',
+                'comments.at',
+                'threads.key',
+                'threads.quote',
+                'threads.version',
+            ]);
+        $people = User::query()
+            ->whereIn('id', $rows->pluck('user_id')->unique())
+            ->get()
+            ->keyBy('id');
         $lines = [];
         foreach ($rows->reverse() as $row) {
             $user = $people->get((int) $row->user_id);
             if ($user !== null) {
-                $lines[] = ['number' => (int) $row->number, 'user' => $user, 'said' => self::said($user, $row), 'thread' => (string) $row->key, 'at' => CarbonImmutable::parse((string) $row->at)];
+                $lines[] = [
+                    'number' => (int) $row->number,
+                    'user' => $user,
+                    'said' => self::said($user, $row),
+                    'thread' => (string) $row->key,
+                    'at' => CarbonImmutable::parse((string) $row->at),
+                ];
             }
         }
         $this->lines = $lines;
@@ -44,7 +73,15 @@ final readonly class SaidBetween
         [$quote, $text] = [$short((string) $row->quote), $short((string) $row->text)];
         $deed = CommentDeed::from((string) $row->deed);
 
-        return (string) __("talk.line.{$deed->value}", ['who' => $user->firstName(), 'about' => $quote === '' ? ($row->version === null ? '' : ' '.__('talk.on_version', ['number' => (string) $row->version])) : " on “{$quote}”", 'text' => $text === '' ? '' : ": {$text}"]);
+        return (string) __("talk.line.{$deed->value}", [
+            'who' => $user->firstName(),
+            'about' => $quote === ''
+                ? ($row->version === null
+                    ? ''
+                    : ' '.__('talk.on_version', ['number' => (string) $row->version]))
+                : " on “{$quote}”",
+            'text' => $text === '' ? '' : ": {$text}",
+        ]);
     }
 
     /** @return array<int, list<array{number: int, user: User, said: string, thread: string, at: CarbonImmutable}>> */
@@ -66,6 +103,17 @@ final readonly class SaidBetween
             $marks["{$line['number']} {$line['user']->id}"][] = $line;
         }
 
-        return array_values(array_map(fn (array $of): array => [$of[0]['number'], $of[0]['user']->id, $of[0]['user']->colour, implode(' · ', array_map(fn (array $line): string => $line['said'], array_slice($of, 0, 3))).(count($of) > 3 ? ' …' : '')], $marks));
+        return array_values(
+            array_map(
+                fn (array $of): array => [
+                    $of[0]['number'],
+                    $of[0]['user']->id,
+                    $of[0]['user']->colour,
+                    implode(' · ', array_map(fn (array $line): string => $line['said'], array_slice($of, 0, 3)))
+                    .(count($of) > 3 ? ' …' : ''),
+                ],
+                $marks,
+            ),
+        );
     }
 }

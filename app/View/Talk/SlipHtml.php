@@ -13,7 +13,9 @@ use Closure;
 use Illuminate\Support\HtmlString;
 use MistyAttic\Core\Content\PartTree;
 
-/** Threads as slips. There may be thousands of comments on a page, so their HTML is put together here; all that somebody wrote is escaped. */
+/**
+ * Threads as slips. There may be thousands of comments on a page, so their HTML is put together here; all that somebody wrote is escaped.
+ */
 final class SlipHtml
 {
     private readonly CommentText $text;
@@ -32,8 +34,15 @@ final class SlipHtml
      * @param  Closure(ThreadSeen): string|null  $looks  where a thread is seen in its place
      * @param  PartTree|null  $tree  the state that they lie in: where a part is not shown by itself, they lie below what it is in
      */
-    public function __construct(private readonly Item $item, array $names, private readonly bool $mayComment, private readonly ?int $since, private readonly int $me, private readonly ?Closure $looks = null, private readonly ?PartTree $tree = null)
-    {
+    public function __construct(
+        private readonly Item $item,
+        array $names,
+        private readonly bool $mayComment,
+        private readonly ?int $since,
+        private readonly int $me,
+        private readonly ?Closure $looks = null,
+        private readonly ?PartTree $tree = null,
+    ) {
         $this->text = new CommentText($item, $names);
         $this->talk = route('talk', $item);
     }
@@ -47,14 +56,30 @@ final class SlipHtml
         $classes = "slip by-{$colour}".($settled !== null ? ' is-settled' : '').($seen->isNew() ? ' is-new' : '');
         $words = $seen->words === null ? '' : " data-words=\"{$seen->words[0]},{$seen->words[1]}\"";
         $words .= $seen->spot === null ? '' : " data-spot=\"{$seen->spot->across},{$seen->spot->down},{$seen->spot->chunk}\"";
-        $said = implode('', array_map(fn (CommentSeen $comment, int $at): string => $this->comment($seen, $comment, $at === 0 ? $about : null), $seen->comments, array_keys($seen->comments)));
+        $said = implode(
+            '',
+            array_map(
+                fn (CommentSeen $comment, int $at): string => $this->comment($seen, $comment, $at === 0 ? $about : null),
+                $seen->comments,
+                array_keys($seen->comments),
+            ),
+        );
         if ($settled !== null) {
             $people = implode(', ', array_map(fn (User $person) => $person->firstName(), array_slice($seen->people(), 0, 3)));
             $line = $seen->inOneLine();
-            $said = "<details><summary>{$sign} <b>".e($people).'</b> <small>'.$this->said('settled', $settled->number).($line === '' ? '' : e(": “{$line}”"))."</small></summary>{$said}</details>";
+            $said = "<details><summary>{$sign} <b>"
+            .e($people)
+            .'</b> <small>'
+            .$this->said('settled', $settled->number)
+            .($line === '' ? '' : e(": “{$line}”"))
+            ."</small></summary>{$said}</details>";
         }
 
-        return new HtmlString("<article id=\"thread-{$key}\" class=\"{$classes}\" data-slip=\"{$key}\" data-of=\"".e($seen->key())."\"{$this->above($seen)}{$words} aria-label=\"{$name} {$about}\">{$said}{$this->does($seen, $settled !== null)}</article>");
+        return new HtmlString(
+            "<article id=\"thread-{$key}\" class=\"{$classes}\" data-slip=\"{$key}\" data-of=\""
+                .e($seen->key())
+                ."\"{$this->above($seen)}{$words} aria-label=\"{$name} {$about}\">{$said}{$this->does($seen, $settled !== null)}</article>",
+        );
     }
 
     private function above(ThreadSeen $seen): string
@@ -73,7 +98,9 @@ final class SlipHtml
         $links = [];
         if ($this->mayComment) {
             $links[] = $this->link($seen, CommentDeed::Said, 'answer');
-            $links[] = $isSettled ? $this->link($seen, CommentDeed::Reopened, 'reopen') : $this->link($seen, CommentDeed::Settled, 'settle');
+            $links[] = $isSettled
+                ? $this->link($seen, CommentDeed::Reopened, 'reopen')
+                : $this->link($seen, CommentDeed::Settled, 'settle');
         }
         if ($this->looks !== null) {
             $links[] = '<a href="'.e(($this->looks)($seen)).'">'.$this->said('look').'</a>';
@@ -89,7 +116,11 @@ final class SlipHtml
     {
         $key = $seen->slug;
 
-        return "<a href=\"{$this->talk}?show=all&amp;thread={$key}#thread-{$key}\" data-talk-do=\"{$deed->value}\"".($of === null ? '' : " data-talk-of=\"{$of}\"").' role="button">'.$this->said($said).'</a>';
+        return "<a href=\"{$this->talk}?show=all&amp;thread={$key}#thread-{$key}\" data-talk-do=\"{$deed->value}\""
+            .($of === null ? '' : " data-talk-of=\"{$of}\"")
+            .' role="button">'
+            .$this->said($said)
+            .'</a>';
     }
 
     private function comment(ThreadSeen $seen, CommentSeen $comment, ?string $about): string
@@ -101,18 +132,47 @@ final class SlipHtml
             default => '',
         };
         [$sign, $name] = $this->person($comment);
-        $when = '<time datetime="'.gmdate('Y-m-d\TH:i:s\Z', $comment->at).'" data-when="near">'.Clock::exact(CarbonImmutable::createFromTimestamp($comment->at)).'</time>';
+        $when = '<time datetime="'
+        .gmdate('Y-m-d\TH:i:s\Z', $comment->at)
+        .'" data-when="near">'
+        .Clock::exact(CarbonImmutable::createFromTimestamp($comment->at))
+        .'</time>';
         $new = $comment->isNew ? ' <i>'.$this->said('new', (int) $this->since).'</i>' : '';
         $text = match (true) {
             $comment->isWithdrawn => '<p class="slip-text is-withdrawn">'.$this->said('withdrawn').'</p>',
             $comment->text === '' => '',
             default => "<div class=\"slip-text\">{$this->text->html($comment->text)}</div>",
         };
-        $before = $comment->before === [] ? '' : '<details class="slip-before"><summary>'.$this->said('edited').'</summary>'.implode('', array_map(fn (string $earlier): string => "<div class=\"slip-text\">{$this->text->html($earlier)}</div>", $comment->before)).'</details>';
+        $before = $comment->before === []
+            ? ''
+            : '<details class="slip-before"><summary>'
+                .$this->said('edited')
+                .'</summary>'
+                .implode(
+                    '',
+                    array_map(
+                        fn (string $earlier): string => "<div class=\"slip-text\">{$this->text->html($earlier)}</div>",
+                        $comment->before,
+                    ),
+                )
+                .'</details>';
         $isOwn = $this->mayComment && $comment->by === $this->me && ! $comment->isWithdrawn && $comment->deed === CommentDeed::Said;
-        $own = ! $isOwn ? '' : "<p class=\"slip-own\">{$this->link($seen, CommentDeed::Edited, 'edit', $comment->id)}{$this->link($seen, CommentDeed::Withdrew, 'withdraw', $comment->id)}</p>";
+        $own = ! $isOwn
+            ? ''
+            : "<p class=\"slip-own\">{$this->link($seen, CommentDeed::Edited, 'edit', $comment->id)}{$this->link(
+                $seen,
+                CommentDeed::Withdrew,
+                'withdraw',
+                $comment->id,
+            )}</p>";
 
-        return '<div class="slip-said'.($comment->isNew ? ' is-new' : '').'"'.($isOwn ? ' data-text="'.e($comment->text).'"' : '').">{$sign}<p class=\"slip-who\"><b>{$name}</b> <small>{$deed}{$when}, ".$this->said('about_number', (int) $comment->number)."{$new}</small></p>{$text}{$before}{$own}</div>";
+        return '<div class="slip-said'
+            .($comment->isNew ? ' is-new' : '')
+            .'"'
+            .($isOwn ? ' data-text="'.e($comment->text).'"' : '')
+            .">{$sign}<p class=\"slip-who\"><b>{$name}</b> <small>{$deed}{$when}, "
+            .$this->said('about_number', (int) $comment->number)
+            ."{$new}</small></p>{$text}{$before}{$own}</div>";
     }
 
     /** Words of the place, escaped; there are few of them, and they are said often. */
@@ -126,6 +186,14 @@ final class SlipHtml
     {
         $user = $comment->user;
 
-        return $this->people[$comment->by] ??= ["<span class=\"monogram by-{$user->colour}\" title=\"".e($user->name).'" aria-hidden="true">'.e($user->monogram()).'</span>', e($user->firstName()), $user->colour];
+        return $this->people[$comment->by] ??= [
+            "<span class=\"monogram by-{$user->colour}\" title=\""
+            .e($user->name)
+            .'" aria-hidden="true">'
+            .e($user->monogram())
+            .'</span>',
+            e($user->firstName()),
+            $user->colour,
+        ];
     }
 }

@@ -23,7 +23,15 @@ final readonly class Talk
     /** @param int|null $since what came after this version is told apart */
     public function __construct(private Item $item, private ?int $until = null, private ?int $since = null)
     {
-        $threads = array_values(DB::table('threads')->where('item_id', $item->id)->when($until !== null, fn ($query) => $query->where('number', '<=', $until))->orderBy('id')->limit(self::MOST)->get()->all());
+        $threads = array_values(
+            DB::table('threads')
+                ->where('item_id', $item->id)
+                ->when($until !== null, fn ($query) => $query->where('number', '<=', $until))
+                ->orderBy('id')
+                ->limit(self::MOST)
+                ->get()
+                ->all(),
+        );
         $said = $this->said();
         $places = $threads === [] ? [] : $this->places();
         $seen = [];
@@ -66,8 +74,16 @@ final readonly class Talk
     /** @return array<int, non-empty-list<CommentSeen>> by thread */
     private function said(): array
     {
-        $lines = DB::table('comments')->whereIn('thread_id', DB::table('threads')->where('item_id', $this->item->id)->select('id'))->when($this->until !== null, fn ($query) => $query->where('number', '<=', $this->until))->orderBy('id')->get();
-        $people = User::query()->whereIn('id', $lines->pluck('user_id')->unique())->get()->keyBy('id')->all();
+        $lines = DB::table('comments')
+            ->whereIn('thread_id', DB::table('threads')->where('item_id', $this->item->id)->select('id'))
+            ->when($this->until !== null, fn ($query) => $query->where('number', '<=', $this->until))
+            ->orderBy('id')
+            ->get();
+        $people = User::query()
+            ->whereIn('id', $lines->pluck('user_id')->unique())
+            ->get()
+            ->keyBy('id')
+            ->all();
         $edits = $withdrawn = $said = [];
         foreach ($lines as $line) {
             match ($line->deed) {
@@ -83,7 +99,18 @@ final readonly class Talk
             }
             $texts = [(string) $line->text, ...$edits[$id] ?? []];
             $isWithdrawn = isset($withdrawn[$id]);
-            $said[(int) $line->thread_id][] = new CommentSeen($id, $by, $people[$by], CommentDeed::from((string) $line->deed), $isWithdrawn ? '' : $texts[count($texts) - 1], (int) strtotime("{$line->at} UTC"), (int) $line->number, $isWithdrawn ? [] : array_slice($texts, 0, -1), $isWithdrawn, $this->since !== null && (int) $line->number > $this->since);
+            $said[(int) $line->thread_id][] = new CommentSeen(
+                $id,
+                $by,
+                $people[$by],
+                CommentDeed::from((string) $line->deed),
+                $isWithdrawn ? '' : $texts[count($texts) - 1],
+                (int) strtotime("{$line->at} UTC"),
+                (int) $line->number,
+                $isWithdrawn ? [] : array_slice($texts, 0, -1),
+                $isWithdrawn,
+                $this->since !== null && (int) $line->number > $this->since,
+            );
         }
 
         return $said;
@@ -93,7 +120,13 @@ final readonly class Talk
     private function places(): array
     {
         $places = [];
-        foreach (DB::table('thread_places')->where('item_id', $this->item->id)->when($this->until !== null, fn ($query) => $query->where('number', '<=', $this->until))->orderBy('number')->get() as $place) {
+        foreach (
+            DB::table('thread_places')
+                ->where('item_id', $this->item->id)
+                ->when($this->until !== null, fn ($query) => $query->where('number', '<=', $this->until))
+                ->orderBy('number')
+                ->get() as $place
+        ) {
             $places[(int) $place->thread_id] = $place;
         }
 

@@ -28,7 +28,10 @@ final readonly class TalkPage
     {
         [$at, $since] = [$this->number('at'), $this->number('since')];
 
-        return [...self::seen($this->item, new Talk($this->item, $at, $since), $at === null || $at === $this->item->head, $since), 'at' => $at];
+        return [
+            ...self::seen($this->item, new Talk($this->item, $at, $since), $at === null || $at === $this->item->head, $since),
+            'at' => $at,
+        ];
     }
 
     /**
@@ -38,12 +41,32 @@ final readonly class TalkPage
      * @param  PartTree|null  $tree  the state that they lie in
      * @return array<string, mixed>
      */
-    public static function seen(Item $item, Talk $talk, bool $isNow, ?int $since = null, ?Closure $looks = null, ?PartTree $tree = null): array
-    {
+    public static function seen(
+        Item $item,
+        Talk $talk,
+        bool $isNow,
+        ?int $since = null,
+        ?Closure $looks = null,
+        ?PartTree $tree = null,
+    ): array {
         $mayComment = $isNow && Gate::allows('comment', $item);
-        $names = array_values($item->shelf->memberships()->comes()->with('user')->get()->map(fn (Membership $membership): string => $membership->user->name)->all());
+        $names = array_values(
+            $item->shelf
+                ->memberships()
+                ->comes()
+                ->with('user')
+                ->get()
+                ->map(fn (Membership $membership): string => $membership->user->name)
+                ->all(),
+        );
 
-        return ['item' => $item, 'talk' => $talk, 'since' => $since, 'mayComment' => $mayComment, 'slip' => new SlipHtml($item, $names, $mayComment, $since, (int) Auth::id(), $looks, $tree)];
+        return [
+            'item' => $item,
+            'talk' => $talk,
+            'since' => $since,
+            'mayComment' => $mayComment,
+            'slip' => new SlipHtml($item, $names, $mayComment, $since, (int) Auth::id(), $looks, $tree),
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -54,9 +77,16 @@ final readonly class TalkPage
         $show = $this->asked['show'] ?? ($talk->countOpen() > 0 || $talk->threads === [] ? 'open' : 'all');
         $by = $this->number('by');
         $isGone = fn (ThreadSeen $seen): bool => $tree->parts !== [] && $seen->began !== '' && ! $tree->has($seen->part);
-        $threads = array_filter($talk->threads, fn (ThreadSeen $seen): bool => ($by === null || in_array($by, array_column($seen->comments, 'by'), true)) && match ($show) {
-            'open' => $seen->isOpen(), 'settled' => ! $seen->isOpen(), 'waiting' => $isGone($seen), default => true,
-        });
+        $threads = array_filter(
+            $talk->threads,
+            fn (ThreadSeen $seen): bool => ($by === null || in_array($by, array_column($seen->comments, 'by'), true))
+                && match ($show) {
+                    'open' => $seen->isOpen(),
+                    'settled' => ! $seen->isOpen(),
+                    'waiting' => $isGone($seen),
+                    default => true,
+                },
+        );
         $people = [];
         foreach ($talk->threads as $seen) {
             foreach ($seen->comments as $comment) {
@@ -66,11 +96,23 @@ final readonly class TalkPage
         $stands = [];
 
         return [
-            ...self::seen($this->item, $talk, true, looks: $this->looks($isGone)), 'chosen' => $this->asked['thread'] ?? '', 'show' => $show, 'by' => $by, 'people' => $people, 'person' => $this->person,
-            'threads' => array_reverse($threads), 'isGone' => $isGone, 'where' => function (ThreadSeen $seen) use ($tree, &$stands): string {
+            ...self::seen($this->item, $talk, true, looks: $this->looks($isGone)),
+            'chosen' => $this->asked['thread'] ?? '',
+            'show' => $show,
+            'by' => $by,
+            'people' => $people,
+            'person' => $this->person,
+            'threads' => array_reverse($threads),
+            'isGone' => $isGone,
+            'where' => function (ThreadSeen $seen) use ($tree, &$stands): string {
                 return $stands[$seen->part] ??= (string) $seen->where($this->item, $tree);
             },
-            'asked' => array_filter($this->asked, fn (string $name) => in_array($name, ['part', 'field', 'version', 'also'], true), ARRAY_FILTER_USE_KEY), 'about' => $this->about($tree),
+            'asked' => array_filter(
+                $this->asked,
+                fn (string $name) => in_array($name, ['part', 'field', 'version', 'also'], true),
+                ARRAY_FILTER_USE_KEY,
+            ),
+            'about' => $this->about($tree),
         ];
     }
 

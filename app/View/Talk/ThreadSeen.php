@@ -29,7 +29,20 @@ final readonly class ThreadSeen
      * @param  Spot|null  $spot  of a picture
      * @param  int|null  $goneSince  the version that its words are gone since, though its part may be
      */
-    public function __construct(public string $slug, public string $began, public string $field, public ?array $also, public ?int $version, public int $number, public string $quote, public array $comments, public string $part, public ?array $words, public ?int $goneSince, public ?Spot $spot = null) {}
+    public function __construct(
+        public string $slug,
+        public string $began,
+        public string $field,
+        public ?array $also,
+        public ?int $version,
+        public int $number,
+        public string $quote,
+        public array $comments,
+        public string $part,
+        public ?array $words,
+        public ?int $goneSince,
+        public ?Spot $spot = null,
+    ) {}
 
     /** The key of what it is about: a part, or a cell as `row/column`. */
     public function key(): string
@@ -96,7 +109,8 @@ final readonly class ThreadSeen
             $this->goneSince !== null => (string) __('talk.on_gone', ['quote' => $quote, 'number' => (string) $this->goneSince]),
             $this->spot !== null => (string) __($quote === '' ? 'talk.on_spot' : 'talk.on_spot_of', ['quote' => $quote]),
             $quote === '' => (string) __('talk.on_part'),
-            default => (string) __('talk.on_words', ['quote' => $quote]).($this->also === null ? '' : ' '.trans_choice('talk.and_more', count($this->also))),
+            default => (string) __('talk.on_words', ['quote' => $quote])
+                .($this->also === null ? '' : ' '.trans_choice('talk.and_more', count($this->also))),
         };
     }
 

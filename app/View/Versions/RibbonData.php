@@ -38,14 +38,49 @@ final class RibbonData
         $versions = $unusual = [];
         $before = 0;
         foreach ($rows->values() as $at => $row) {
-            $versions[] = [(int) $row->number, $lanes[$row->user_id], (int) $row->added, (int) $row->removed, $times[$at] - $before, $begins[$at] ?? 0, (int) $row->source];
+            $versions[] = [
+                (int) $row->number,
+                $lanes[$row->user_id],
+                (int) $row->added,
+                (int) $row->removed,
+                $times[$at] - $before,
+                $begins[$at] ?? 0,
+                (int) $row->source,
+            ];
             $before = $times[$at];
             if ($row->unusual !== null && $item->sight === null) {
                 $unusual[] = [(int) $row->number, (string) (new Phrases)->unusual(json_decode((string) $row->unusual, true))];
             }
         }
 
-        return ['lanes' => $this->lanes($editors), 'versions' => $versions, 'milestones' => $this->milestones($item), 'published' => $this->published($item), 'unusual' => $unusual, 'pins' => $item->sight !== null ? [] : array_values(array_map(intval(...), DB::table('versions')->where('item_id', $item->id)->whereNotNull('pinned_by')->orderBy('number')->pluck('number')->all())), 'gaps' => $this->gaps($item, array_column($versions, 0)), 'talk' => $item->talked === 0 || $last !== null || $item->sight !== null || Gate::denies('talk', $item) ? [] : (new SaidBetween($item, 1, $item->head))->marks(), 'proposed' => $last !== null || $item->sight !== null || Gate::denies('talk', $item) ? [] : (new ProposedBetween($item, 1, $item->head))->marks(), 'sittings' => count($sittings)];
+        return [
+            'lanes' => $this->lanes($editors),
+            'versions' => $versions,
+            'milestones' => $this->milestones($item),
+            'published' => $this->published($item),
+            'unusual' => $unusual,
+            'pins' => $item->sight !== null
+                ? []
+                : array_values(
+                    array_map(
+                        intval(...),
+                        DB::table('versions')
+                            ->where('item_id', $item->id)
+                            ->whereNotNull('pinned_by')
+                            ->orderBy('number')
+                            ->pluck('number')
+                            ->all(),
+                    ),
+                ),
+            'gaps' => $this->gaps($item, array_column($versions, 0)),
+            'talk' => $item->talked === 0 || $last !== null || $item->sight !== null || Gate::denies('talk', $item)
+                ? []
+                : (new SaidBetween($item, 1, $item->head))->marks(),
+            'proposed' => $last !== null || $item->sight !== null || Gate::denies('talk', $item)
+                ? []
+                : (new ProposedBetween($item, 1, $item->head))->marks(),
+            'sittings' => count($sittings),
+        ];
     }
 
     /**
@@ -83,9 +118,13 @@ final class RibbonData
     /** @return list<array{int, string}> */
     private function milestones(Item $item): array
     {
-        $rows = DB::table('milestones')->join('versions', 'versions.id', '=', 'milestones.version_id')
-            ->where('milestones.item_id', $item->id)->when($item->sight, fn ($query, Sight $sight) => $query->whereIn('versions.number', $sight->numbers ?? []))
-            ->get(['versions.number', 'milestones.name'])->sortBy('number')->values();
+        $rows = DB::table('milestones')
+            ->join('versions', 'versions.id', '=', 'milestones.version_id')
+            ->where('milestones.item_id', $item->id)
+            ->when($item->sight, fn ($query, Sight $sight) => $query->whereIn('versions.number', $sight->numbers ?? []))
+            ->get(['versions.number', 'milestones.name'])
+            ->sortBy('number')
+            ->values();
 
         return array_values(array_map(fn (object $row) => [(int) $row->number, (string) $row->name], $rows->all()));
     }
@@ -96,9 +135,20 @@ final class RibbonData
         if (! $item->isPublishable()) {
             return [];
         }
-        $rows = DB::table('publishings')->join('versions', 'versions.id', '=', 'publishings.version_id')
-            ->where('publishings.item_id', $item->id)->whereNotNull('count')->orderBy('versions.number')->groupBy('versions.number')->selectRaw('versions.number, MAX(count) AS count')->get();
+        $rows = DB::table('publishings')
+            ->join('versions', 'versions.id', '=', 'publishings.version_id')
+            ->where('publishings.item_id', $item->id)
+            ->whereNotNull('count')
+            ->orderBy('versions.number')
+            ->groupBy('versions.number')
+            ->selectRaw('versions.number, MAX(count) AS count')
+            ->get();
 
-        return array_values(array_map(fn (object $row) => [(int) $row->number, (string) __('publishing.lantern', ['count' => (string) $row->count])], $rows->all()));
+        return array_values(
+            array_map(
+                fn (object $row) => [(int) $row->number, (string) __('publishing.lantern', ['count' => (string) $row->count])],
+                $rows->all(),
+            ),
+        );
     }
 }

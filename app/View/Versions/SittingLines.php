@@ -17,7 +17,11 @@ final readonly class SittingLines
     public function __construct(public array $lines)
     {
         $weight = fn (VersionLine $line): array => [$line->version->unusual !== null, $line->version->added + $line->version->removed];
-        $this->telling = array_reduce($lines, fn (VersionLine $most, VersionLine $line): VersionLine => $weight($line) > $weight($most) ? $line : $most, $lines[0]);
+        $this->telling = array_reduce(
+            $lines,
+            fn (VersionLine $most, VersionLine $line): VersionLine => $weight($line) > $weight($most) ? $line : $most,
+            $lines[0],
+        );
     }
 
     public function newest(): Version
@@ -33,12 +37,16 @@ final readonly class SittingLines
     /** @return list<User> each once */
     public function editors(): array
     {
-        return array_values(array_column(array_map(fn (VersionLine $line): array => [$line->version->user->id, $line->version->user], $this->lines), 1, 0));
+        return array_values(
+            array_column(array_map(fn (VersionLine $line): array => [$line->version->user->id, $line->version->user], $this->lines), 1, 0),
+        );
     }
 
     /** @return list<string> names of its milestones */
     public function milestones(): array
     {
-        return array_values(array_filter(array_map(fn (VersionLine $line): ?string => $line->version->milestone?->name, $this->lines), is_string(...)));
+        return array_values(
+            array_filter(array_map(fn (VersionLine $line): ?string => $line->version->milestone?->name, $this->lines), is_string(...)),
+        );
     }
 }

@@ -24,11 +24,22 @@ final class SuggestedName
 
     private const LETTERS = 80;
 
-    /** By the largest of the steps that its editor took in the hour before it; null where little was done, or where one of them has a name already. */
+    /**
+     * By the largest of the steps that its editor took in the hour before it; null where little was done, or where one of them has a name
+     * already.
+     */
     public static function for(Version $version, Phrases $phrases): ?string
     {
-        $steps = Version::query()->with('milestone', 'item.origin')->where(['item_id' => $version->item_id, 'user_id' => $version->user_id])->where('number', '<=', $version->number)->where('number', '>', 1)
-            ->where('saved_at', '>=', $version->saved_at->subMinutes(self::MINUTES))->orderByDesc('number')->limit(self::MOST)->get()->filter(fn (Version $step) => isset($step->facts['code']));
+        $steps = Version::query()
+            ->with('milestone', 'item.origin')
+            ->where(['item_id' => $version->item_id, 'user_id' => $version->user_id])
+            ->where('number', '<=', $version->number)
+            ->where('number', '>', 1)
+            ->where('saved_at', '>=', $version->saved_at->subMinutes(self::MINUTES))
+            ->orderByDesc('number')
+            ->limit(self::MOST)
+            ->get()
+            ->filter(fn (Version $step) => isset($step->facts['code']));
         $words = $steps->sum(fn (Version $step) => $step->added + $step->removed);
         $isMuch = $words >= self::WORDS || $steps->sum(fn (Version $step) => 1 + ($step->facts['more'] ?? 0)) >= self::CHANGES;
         if (! $isMuch || $steps->contains(fn (Version $step) => $step->milestone !== null)) {

@@ -15,5 +15,11 @@ final readonly class VersionLine
      * @param  list<string>  $steps  how it was accepted and published
      * @param  int  $from  the version that it is compared with
      */
-    public function __construct(public Version $version, public string $sentence, public ?string $unusual, public array $steps, public int $from) {}
+    public function __construct(
+        public Version $version,
+        public string $sentence,
+        public ?string $unusual,
+        public array $steps,
+        public int $from,
+    ) {}
 }

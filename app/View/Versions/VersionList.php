@@ -63,7 +63,14 @@ final readonly class VersionList
     private function page(): LengthAwarePaginator
     {
         $wanted = $this->asked->withWords($this->item, $this->phrases);
-        $page = $this->asked->versions($this->item)->with('user', 'milestone', 'accepted.decider', ...($this->item->isPublishable() ? ['publishings.user', 'publishings.decider', 'publishings.ender'] : []))
+        $page = $this->asked
+            ->versions($this->item)
+            ->with(
+                'user',
+                'milestone',
+                'accepted.decider',
+                ...$this->item->isPublishable() ? ['publishings.user', 'publishings.decider', 'publishings.ender'] : [],
+            )
             ->when($wanted !== null, fn ($query) => $query->whereIn('number', $wanted))
             ->paginate($this->asked->only === 'published' ? self::COMPARED : self::PAGE)->appends($this->asked->with());
         $page->getCollection()->each(fn (Version $version) => $version->setRelation('item', $this->item));
@@ -79,13 +86,22 @@ final readonly class VersionList
     {
         $since = $this->asked->only === 'published' ? $this->sincePublished($versions) : [];
 
-        return array_values($versions->reverse()->map(fn (Version $version): VersionLine => new VersionLine(
-            $version,
-            $since[$version->number][1] ?? $this->phrases->seen($this->item, $version),
-            $this->item->sight === null ? $this->phrases->unusual($version->unusual) : null,
-            $this->item->sight === null ? [...self::accepted($version), ...($this->item->isPublishable() ? PublishingWords::of($version) : [])] : [],
-            $since[$version->number][0] ?? $this->item->lookFrom($version->number),
-        ))->all());
+        return array_values(
+            $versions
+                ->reverse()
+                ->map(
+                    fn (Version $version): VersionLine => new VersionLine(
+                        $version,
+                        $since[$version->number][1] ?? $this->phrases->seen($this->item, $version),
+                        $this->item->sight === null ? $this->phrases->unusual($version->unusual) : null,
+                        $this->item->sight === null
+                            ? [...self::accepted($version), ...$this->item->isPublishable() ? PublishingWords::of($version) : []]
+                            : [],
+                        $since[$version->number][0] ?? $this->item->lookFrom($version->number),
+                    ),
+                )
+                ->all(),
+        );
     }
 
     /**
@@ -96,7 +112,9 @@ final readonly class VersionList
     {
         $pause = $this->asked->isAsked() || $this->item->sight !== null ? PHP_INT_MAX : Sittings::PAUSE;
         $sittings = [];
-        foreach (Sittings::fold(array_map(fn (VersionLine $line): int => $line->version->saved_at->getTimestamp(), $lines), $pause) as [$from, $to]) {
+        foreach (
+            Sittings::fold(array_map(fn (VersionLine $line): int => $line->version->saved_at->getTimestamp(), $lines), $pause) as [$from, $to]
+        ) {
             $some = array_reverse(array_slice($lines, $from, $to - $from));
             $some === [] || array_unshift($sittings, new SittingLines($some));
         }
@@ -113,30 +131,54 @@ final readonly class VersionList
     private function gaps(Collection $versions): array
     {
         $numbers = [...$versions->pluck('number')->all(), $versions->isEmpty() ? 0 : $this->item->before($versions->last()->number)];
-        $gone = DB::table('gone_versions')->where('item_id', $this->item->id)->whereBetween('number', [min($numbers), max($numbers)])->orderByDesc('number')->limit(self::MOST_GONE)->get(['number', 'user_id']);
-        $people = User::query()->whereKey($gone->pluck('user_id')->unique())->get()->keyBy('id');
+        $gone = DB::table('gone_versions')
+            ->where('item_id', $this->item->id)
+            ->whereBetween('number', [min($numbers), max($numbers)])
+            ->orderByDesc('number')
+            ->limit(self::MOST_GONE)
+            ->get(['number', 'user_id']);
+        $people = User::query()
+            ->whereKey($gone->pluck('user_id')->unique())
+            ->get()
+            ->keyBy('id');
         $gaps = [];
         foreach ($gone as $row) {
             $next = min(array_filter($numbers, fn (int $number) => $number > $row->number) ?: [0]);
             $gaps[$next][] = (int) $row->user_id;
         }
 
-        return array_map(fn (array $whose): string => trans_choice('history.gap', count($whose), ['count' => (string) count($whose), 'who' => implode(', ', array_map(fn (int $id): string => (string) $people->get($id)?->firstName(), array_unique($whose)))]), $gaps);
+        return array_map(
+            fn (array $whose): string => trans_choice('history.gap', count($whose), [
+                'count' => (string) count($whose),
+                'who' => implode(', ', array_map(fn (int $id): string => (string) $people->get($id)?->firstName(), array_unique($whose))),
+            ]),
+            $gaps,
+        );
     }
 
     /**
      * Of published versions, what readers saw change with each.
      *
      * @param  Collection<int, Version>  $versions  the newest first
-     * @return array<int, array{int, string}> version => the published one before it, and the change in one line; before the first, readers saw nothing
+     * @return array<int, array{int, string}> version => the published one before it, and the change in one line; before the first, readers
+     *     saw nothing
      */
     private function sincePublished(Collection $versions): array
     {
         $oldest = $versions->last();
-        $before = $oldest === null ? null : Version::query()->where('item_id', $this->item->id)->where('number', '<', $oldest->number)->whereHas('publishings', fn ($publishing) => $publishing->where('state', PublishingState::Published))->orderByDesc('number')->first();
+        $before = $oldest === null
+            ? null
+            : Version::query()
+                ->where('item_id', $this->item->id)
+                ->where('number', '<', $oldest->number)
+                ->whereHas('publishings', fn ($publishing) => $publishing->where('state', PublishingState::Published))
+                ->orderByDesc('number')
+                ->first();
         $since = [];
         foreach ($versions->reverse() as $version) {
-            $since[$version->number] = $before === null ? [$this->item->lookFrom($version->number), (string) __('publishing.first')] : [$before->number, $this->phrases->between($before->setRelation('item', $this->item), $version, $this->states)];
+            $since[$version->number] = $before === null
+                ? [$this->item->lookFrom($version->number), (string) __('publishing.first')]
+                : [$before->number, $this->phrases->between($before->setRelation('item', $this->item), $version, $this->states)];
             $before = $version;
         }
 
@@ -146,11 +188,14 @@ final readonly class VersionList
     /** @return list<string> what was said with the yes; that there was one, where the sentence does not say so */
     private static function accepted(Version $version): array
     {
-        $said = $version->accepted->map(fn (Proposal $proposal): string => match (true) {
-            $proposal->word !== null => (string) __('agreeing.accepted', ['decider' => (string) $proposal->decider?->firstName()]).": “{$proposal->word}”",
-            isset($version->facts['whose']) => '',
-            default => (string) __('agreeing.accepted', ['decider' => (string) $proposal->decider?->firstName()]),
-        });
+        $said = $version->accepted->map(
+            fn (Proposal $proposal): string => match (true) {
+                $proposal->word !== null => (string) __('agreeing.accepted', ['decider' => (string) $proposal->decider?->firstName()])
+                    .": “{$proposal->word}”",
+                isset($version->facts['whose']) => '',
+                default => (string) __('agreeing.accepted', ['decider' => (string) $proposal->decider?->firstName()]),
+            },
+        );
 
         return array_values(array_filter($said->all()));
     }

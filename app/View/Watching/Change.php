@@ -19,6 +19,10 @@ final readonly class Change
 
     public function address(): string
     {
-        return route('history', ['item' => $this->item->key, 'from' => $this->item->lookFrom($this->version->number), 'to' => $this->version->number]);
+        return route('history', [
+            'item' => $this->item->key,
+            'from' => $this->item->lookFrom($this->version->number),
+            'to' => $this->version->number,
+        ]);
     }
 }

@@ -13,7 +13,10 @@ final class Counted
     /** @var list<int> positions of the records */
     public readonly array $rows;
 
-    /** @var list<Problem> codes: field_gone, field_type, broken_field; the path is what of the widget it is about: measure, by, split, filters */
+    /**
+     * @var list<Problem> codes: field_gone, field_type, broken_field; the path is what of the widget it is about: measure, by, split,
+     *     filters
+     */
     public array $problems = [];
 
     /**
@@ -23,7 +26,9 @@ final class Counted
     public function __construct(private readonly Widget $widget, private readonly Records $data, array $filters = [], ?array $period = null)
     {
         $this->check();
-        $this->rows = $this->problems !== [] ? [] : $this->rows(array_values(array_filter($filters, fn (array $filter) => $data->has($filter[0]))), $period);
+        $this->rows = $this->problems !== []
+            ? []
+            : $this->rows(array_values(array_filter($filters, fn (array $filter) => $data->has($filter[0]))), $period);
     }
 
     private function check(): void
@@ -38,7 +43,11 @@ final class Counted
         if ($this->problems !== []) {
             return;
         }
-        if ($widget->of !== '' && ! in_array($widget->measure, ['count', 'distinct'], true) && ! in_array($this->data->type($widget->of), ['number', 'money'], true)) {
+        if (
+            $widget->of !== ''
+            && ! in_array($widget->measure, ['count', 'distinct'], true)
+            && ! in_array($this->data->type($widget->of), ['number', 'money'], true)
+        ) {
             $this->problems[] = new Problem('field_type', 'measure', ['name' => $this->data->name($widget->of), 'needed' => 'number']);
         }
         if ($widget->step !== '' && $this->data->type($widget->by) !== 'date') {
@@ -82,7 +91,9 @@ final class Counted
         $dated = $period === null ? null : $this->dated();
         if ($period !== null && $dated !== null) {
             $column = $this->data->column($dated);
-            $rows = array_values(array_filter($rows, fn (int $row) => is_string($column[$row]) && $column[$row] >= $period[0] && $column[$row] <= $period[1]));
+            $rows = array_values(
+                array_filter($rows, fn (int $row) => is_string($column[$row]) && $column[$row] >= $period[0] && $column[$row] <= $period[1]),
+            );
         }
 
         return $rows;
@@ -117,9 +128,17 @@ final class Counted
         return match ($way) {
             'is' => $same,
             'is_not' => fn (bool|float|int|string|null $given): bool => ! $same($given),
-            'contains' => fn (bool|float|int|string|null $given): bool => $given !== null && ! is_bool($given) && str_contains(mb_strtolower((string) $given), mb_strtolower($value)),
-            'above' => fn (bool|float|int|string|null $given): bool => $given !== null && $wanted !== null && ! is_bool($given) && (is_string($given) ? strcmp($given, (string) $wanted) > 0 : $given > $wanted),
-            'below' => fn (bool|float|int|string|null $given): bool => $given !== null && $wanted !== null && ! is_bool($given) && (is_string($given) ? strcmp($given, (string) $wanted) < 0 : $given < $wanted),
+            'contains' => fn (bool|float|int|string|null $given): bool => $given !== null
+                && ! is_bool($given)
+                && str_contains(mb_strtolower((string) $given), mb_strtolower($value)),
+            'above' => fn (bool|float|int|string|null $given): bool => $given !== null
+                && $wanted !== null
+                && ! is_bool($given)
+                && (is_string($given) ? strcmp($given, (string) $wanted) > 0 : $given > $wanted),
+            'below' => fn (bool|float|int|string|null $given): bool => $given !== null
+                && $wanted !== null
+                && ! is_bool($given)
+                && (is_string($given) ? strcmp($given, (string) $wanted) < 0 : $given < $wanted),
             'empty' => fn (bool|float|int|string|null $given): bool => $given === null || $given === '',
             default => fn (bool|float|int|string|null $given): bool => $given !== null && $given !== '',
         };

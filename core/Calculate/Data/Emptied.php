@@ -7,7 +7,10 @@ namespace MistyAttic\Core\Calculate\Data;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Kinds\Report\Widget;
 
-/** Whether a change of a dataset leaves a widget nothing to count. Only records that changed are looked at until the last one seems to have gone. */
+/**
+ * Whether a change of a dataset leaves a widget nothing to count. Only records that changed are looked at until the last one seems to have
+ * gone.
+ */
 final class Emptied
 {
     /**

@@ -11,9 +11,10 @@ use Symfony\Component\ExpressionLanguage\Node\Node;
 use Symfony\Component\ExpressionLanguage\SyntaxError;
 
 /**
- * An expression of a calculated field, such as `[Minutes] / 60` or `if([Mended], [Paid], 0)`: fields in brackets, arithmetic,
- * comparisons, `contains`, `starts with` and `ends with`, all without regard to case, `and or not`, `~` for texts put together, `a ? b : c`, and the functions of {@see ExpressionFunctions}. It is read
- * by symfony/expression-language and checked here: nothing but these is let through, and every type is known before it runs.
+ * An expression of a calculated field, such as `[Minutes] / 60` or `if([Mended], [Paid], 0)`: fields in brackets, arithmetic, comparisons,
+ * `contains`, `starts with` and `ends with`, all without regard to case, `and or not`, `~` for texts put together, `a ? b : c`, and the
+ * functions of {@see ExpressionFunctions}. It is read by symfony/expression-language and checked here: nothing but these is let through,
+ * and every type is known before it runs.
  *
  * Types are number, text, date and boolean; money counts as a number, a choice as a text. Every value may be nothing.
  */
@@ -25,7 +26,10 @@ final class Expression
     /** Bytes. */
     public const LONGEST = 4_000;
 
-    /** @var list<Problem> codes: syntax, no_field, not_allowed, no_function, arguments, types, long; the path is the place in bytes from 1, or empty */
+    /**
+     * @var list<Problem> codes: syntax, no_field, not_allowed, no_function, arguments, types, long; the path is the place in bytes from 1,
+     *     or empty
+     */
     public array $problems = [];
 
     /** What it gives: number, text, date or boolean. */
@@ -67,7 +71,16 @@ final class Expression
         }
         $check = new ExpressionTypes(array_map(fn (string $id) => self::plain($types[$id]), $this->names), self::MOST);
         $this->type = $check->of($this->tree);
-        $this->problems = array_map(fn (Problem $problem) => new Problem($problem->code, $problem->path, isset($problem->variables['place']) ? ['place' => $this->shownPlace((string) $problem->variables['place'])] + $problem->variables : $problem->variables), $check->problems);
+        $this->problems = array_map(
+            fn (Problem $problem) => new Problem(
+                $problem->code,
+                $problem->path,
+                isset($problem->variables['place'])
+                    ? ['place' => $this->shownPlace((string) $problem->variables['place'])] + $problem->variables
+                    : $problem->variables,
+            ),
+            $check->problems,
+        );
         $this->fields = array_values(array_unique($this->names));
     }
 
@@ -79,7 +92,11 @@ final class Expression
      */
     public function values(array $columns, int $count): array
     {
-        return $this->tree === null || $this->problems !== [] ? ($count === 0 ? [] : array_fill(0, $count, null)) : (new ExpressionValues(array_map(fn (string $id) => $columns[$id] ?? [], $this->names), $count))->of($this->tree);
+        return $this->tree === null || $this->problems !== []
+            ? ($count === 0
+                ? []
+                : array_fill(0, $count, null))
+            : (new ExpressionValues(array_map(fn (string $id) => $columns[$id] ?? [], $this->names), $count))->of($this->tree);
     }
 
     /** Money is a number, a choice is a text. */
@@ -121,7 +138,9 @@ final class Expression
         $at = preg_match('/around position (\d+)/', $said, $found) === 1 ? $found[1] : '';
 
         return match (true) {
-            preg_match('/^The function "([^"]*)" does not exist/', $said, $found) === 1 => new Problem('no_function', $at, ['name' => $found[1]]),
+            preg_match('/^The function "([^"]*)" does not exist/', $said, $found) === 1 => new Problem('no_function', $at, [
+                'name' => $found[1],
+            ]),
             preg_match('/^Variable "([^"]*)" is not valid/', $said, $found) === 1 => new Problem('no_field', $at, ['name' => $found[1]]),
             default => new Problem('syntax', $at),
         };
@@ -129,6 +148,10 @@ final class Expression
 
     private function shownPlace(string $place): string
     {
-        return (string) preg_replace_callback('/\b(_[0-9a-z]{1,3})\b/', fn (array $found) => isset($this->names[$found[1]]) ? '['.$this->names[$found[1]].']' : $found[0], $place);
+        return (string) preg_replace_callback(
+            '/\b(_[0-9a-z]{1,3})\b/',
+            fn (array $found) => isset($this->names[$found[1]]) ? '['.$this->names[$found[1]].']' : $found[0],
+            $place,
+        );
     }
 }

@@ -22,10 +22,19 @@ final class ExpressionFunctions
         'length' => [['text'], 'number'],
         'left' => [['text', 'number'], 'text'], 'right' => [['text', 'number'], 'text'],
         'replace' => [['text', 'text', 'text'], 'text'],
-        'text' => [['any'], 'text'], 'number' => [['text'], 'number'],
-        'round' => [['number', 'number?'], 'number'], 'abs' => [['number'], 'number'], 'floor' => [['number'], 'number'], 'ceil' => [['number'], 'number'],
-        'min' => [['number', 'number*'], 'number'], 'max' => [['number', 'number*'], 'number'],
-        'year' => [['date'], 'number'], 'quarter' => [['date'], 'number'], 'month' => [['date'], 'number'], 'day' => [['date'], 'number'], 'weekday' => [['date'], 'number'],
+        'text' => [['any'], 'text'],
+        'number' => [['text'], 'number'],
+        'round' => [['number', 'number?'], 'number'],
+        'abs' => [['number'], 'number'],
+        'floor' => [['number'], 'number'],
+        'ceil' => [['number'], 'number'],
+        'min' => [['number', 'number*'], 'number'],
+        'max' => [['number', 'number*'], 'number'],
+        'year' => [['date'], 'number'],
+        'quarter' => [['date'], 'number'],
+        'month' => [['date'], 'number'],
+        'day' => [['date'], 'number'],
+        'weekday' => [['date'], 'number'],
         'days' => [['date', 'date'], 'number'],
         'date' => [['number', 'number', 'number'], 'date'],
     ];
@@ -74,12 +83,18 @@ final class ExpressionFunctions
             'text' => is_bool($one) ? ($one ? 'yes' : 'no') : (is_float($one) ? (string) json_encode($one) : (string) $one),
             'number' => is_numeric(trim((string) $one)) && is_finite((float) $one) ? trim((string) $one) + 0 : null,
             'round' => round((float) $one, max(-9, min(9, (int) $two))) + 0,
-            'abs' => is_int($one) || is_float($one) ? abs($one) : null, 'floor' => floor((float) $one), 'ceil' => ceil((float) $one),
-            'year' => (int) substr((string) $one, 0, 4), 'month' => (int) substr((string) $one, 5, 2), 'day' => (int) substr((string) $one, 8, 2),
+            'abs' => is_int($one) || is_float($one) ? abs($one) : null,
+            'floor' => floor((float) $one),
+            'ceil' => ceil((float) $one),
+            'year' => (int) substr((string) $one, 0, 4),
+            'month' => (int) substr((string) $one, 5, 2),
+            'day' => (int) substr((string) $one, 8, 2),
             'quarter' => intdiv((int) substr((string) $one, 5, 2) + 2, 3),
             'weekday' => 1 + self::julian((string) $one) % 7,
             'days' => self::julian((string) $two) - self::julian((string) $one),
-            'date' => checkdate((int) $two, (int) $three, (int) $one) && $one >= 1 && $one <= 9999 ? sprintf('%04d-%02d-%02d', $one, $two, $three) : null,
+            'date' => checkdate((int) $two, (int) $three, (int) $one) && $one >= 1 && $one <= 9999
+                ? sprintf('%04d-%02d-%02d', $one, $two, $three)
+                : null,
             default => null,
         };
     }
@@ -104,7 +119,8 @@ final class ExpressionFunctions
         $growth = max(1, strlen($with) - strlen($what));
         $pieces = explode($what, $text, 2 + intdiv(4 * self::MOST_TEXT, $growth));
         $rest = count($pieces) > 1 && $growth > 1 ? array_pop($pieces) : null;
-        $all = implode($with, $pieces).($rest === null ? '' : $with.(strlen($with) <= strlen($what) ? str_replace($what, $with, $rest) : $rest));
+        $all = implode($with, $pieces)
+        .($rest === null ? '' : $with.(strlen($with) <= strlen($what) ? str_replace($what, $with, $rest) : $rest));
 
         return mb_substr($all, 0, self::MOST_TEXT);
     }

@@ -61,7 +61,11 @@ final class ExpressionTypes
 
     private function unary(UnaryNode $node): string
     {
-        $needed = in_array($node->attributes['operator'], ['-', '+'], true) ? 'number' : (in_array($node->attributes['operator'], ['not', '!'], true) ? 'boolean' : null);
+        $needed = in_array($node->attributes['operator'], ['-', '+'], true)
+            ? 'number'
+            : (in_array($node->attributes['operator'], ['not', '!'], true)
+                ? 'boolean'
+                : null);
         $given = $this->of($node->nodes['node']);
         if ($needed === null) {
             return $this->wrong($node, 'not_allowed', 'text');

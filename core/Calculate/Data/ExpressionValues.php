@@ -28,9 +28,18 @@ final class ExpressionValues
             ConstantNode::class => $this->count === 0 ? [] : array_fill(0, $this->count, $node->attributes['value']),
             NameNode::class => $this->columns[(string) $node->attributes['name']],
             UnaryNode::class => $this->unary((string) $node->attributes['operator'], $this->of($node->nodes['node'])),
-            BinaryNode::class => self::bounded(self::binary((string) $node->attributes['operator'], $this->of($node->nodes['left']), $this->of($node->nodes['right']))),
-            ConditionalNode::class => $this->called('if', [$this->of($node->nodes['expr1']), $this->of($node->nodes['expr2']), $this->of($node->nodes['expr3'])]),
-            FunctionNode::class => $this->called((string) $node->attributes['name'], array_values(array_map($this->of(...), $node->nodes['arguments']->nodes))),
+            BinaryNode::class => self::bounded(
+                self::binary((string) $node->attributes['operator'], $this->of($node->nodes['left']), $this->of($node->nodes['right'])),
+            ),
+            ConditionalNode::class => $this->called('if', [
+                $this->of($node->nodes['expr1']),
+                $this->of($node->nodes['expr2']),
+                $this->of($node->nodes['expr3']),
+            ]),
+            FunctionNode::class => $this->called(
+                (string) $node->attributes['name'],
+                array_values(array_map($this->of(...), $node->nodes['arguments']->nodes)),
+            ),
             default => array_fill(0, $this->count, null),
         };
     }
@@ -95,26 +104,61 @@ final class ExpressionValues
      */
     private static function binary(string $operator, array $left, array $right): array
     {
-        return array_map(match ($operator) {
-            '+' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => ! self::areNumbers($a, $b) ? null : self::finite($a + $b),
-            '-' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => ! self::areNumbers($a, $b) ? null : self::finite($a - $b),
-            '*' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => ! self::areNumbers($a, $b) ? null : self::finite($a * $b),
-            '/' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => ! self::areNumbers($a, $b) || $b == 0 ? null : self::finite($a / $b),
-            '%' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a === null || $b === null || $b == 0 ? null : self::finite(fmod((float) $a, (float) $b) + 0),
-            '**' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a === null || $b === null || ($a == 0 && $b < 0) ? null : self::finite((float) $a ** (float) $b),
-            '~' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => mb_strcut((string) $a.(string) $b, 0, 32_767),
-            'and', '&&' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a === true && $b === true,
-            'or', '||' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a === true || $b === true,
-            'contains' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => str_contains(mb_strtolower((string) $a), mb_strtolower((string) $b)),
-            'starts with' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => str_starts_with(mb_strtolower((string) $a), mb_strtolower((string) $b)),
-            'ends with' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => str_ends_with(mb_strtolower((string) $a), mb_strtolower((string) $b)),
-            '==' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => self::same($a, $b),
-            '!=' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => ! self::same($a, $b),
-            '<' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a !== null && $b !== null && self::order($a, $b) < 0,
-            '>' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a !== null && $b !== null && self::order($a, $b) > 0,
-            '<=' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a !== null && $b !== null && self::order($a, $b) <= 0,
-            default => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a !== null && $b !== null && self::order($a, $b) >= 0,
-        }, $left, $right);
+        return array_map(
+            match ($operator) {
+                '+' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => ! self::areNumbers($a, $b)
+                    ? null
+                    : self::finite($a + $b),
+                '-' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => ! self::areNumbers($a, $b)
+                    ? null
+                    : self::finite($a - $b),
+                '*' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => ! self::areNumbers($a, $b)
+                    ? null
+                    : self::finite($a * $b),
+                '/' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => ! self::areNumbers($a, $b) || $b == 0
+                    ? null
+                    : self::finite($a / $b),
+                '%' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a === null || $b === null || $b == 0
+                    ? null
+                    : self::finite(fmod((float) $a, (float) $b) + 0),
+                '**' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a === null
+                || $b === null
+                || ($a == 0 && $b < 0)
+                    ? null
+                    : self::finite((float) $a ** (float) $b),
+                '~' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => mb_strcut((string) $a.(string) $b, 0, 32_767),
+                'and', '&&' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a === true && $b === true,
+                'or', '||' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a === true || $b === true,
+                'contains' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => str_contains(
+                    mb_strtolower((string) $a),
+                    mb_strtolower((string) $b),
+                ),
+                'starts with' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => str_starts_with(
+                    mb_strtolower((string) $a),
+                    mb_strtolower((string) $b),
+                ),
+                'ends with' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => str_ends_with(
+                    mb_strtolower((string) $a),
+                    mb_strtolower((string) $b),
+                ),
+                '==' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => self::same($a, $b),
+                '!=' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => ! self::same($a, $b),
+                '<' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a !== null
+                    && $b !== null
+                    && self::order($a, $b) < 0,
+                '>' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a !== null
+                    && $b !== null
+                    && self::order($a, $b) > 0,
+                '<=' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a !== null
+                    && $b !== null
+                    && self::order($a, $b) <= 0,
+                default => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a !== null
+                    && $b !== null
+                    && self::order($a, $b) >= 0,
+            },
+            $left,
+            $right,
+        );
     }
 
     /**

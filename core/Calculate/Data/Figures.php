@@ -21,10 +21,16 @@ final class Figures
     /** Steps of time that are filled in where nothing was recorded. */
     private const FILLED = 800;
 
-    /** @var list<string> the groups, in their order; a time is `2026`, `2026-Q2`, `2026-05`, `2026-W18` or `2026-05-03`; one empty name when nothing is grouped */
+    /**
+     * @var list<string> the groups, in their order; a time is `2026`, `2026-Q2`, `2026-05`, `2026-W18` or `2026-05-03`; one empty name when
+     *     nothing is grouped
+     */
     public array $keys = [];
 
-    /** @var list<array{name: string, isRest: bool, values: list<int|float|null>, total: int|float|null}> an empty name when nothing is split; the total is that of all records, shown or not */
+    /**
+     * @var list<array{name: string, isRest: bool, values: list<int|float|null>, total: int|float|null}> an empty name when nothing is
+     *     split; the total is that of all records, shown or not
+     */
     public array $series = [];
 
     /** Whether the last group is the rest of them. */
@@ -39,7 +45,10 @@ final class Figures
     /** Records that were counted. */
     public int $records = 0;
 
-    /** @var list<Problem> codes: field_gone, field_type, broken_field, no_split; the path is what of the widget it is about: measure, by, split, filters */
+    /**
+     * @var list<Problem> codes: field_gone, field_type, broken_field, no_split; the path is what of the widget it is about: measure, by,
+     *     split, filters
+     */
     public readonly array $problems;
 
     /** Values that could not be read as what their field is. */
@@ -77,7 +86,12 @@ final class Figures
         $of = $widget->of === '' ? null : $this->data->column($widget->of);
         $all = count($rows) === $this->data->count;
         $totals = $all ? $this->data->counts($widget->by, $widget->step) : array_count_values(array_map(fn (int $row) => $by[$row], $rows));
-        $cells = $widget->split === '' ? $this->whole($rows, $of, $by, $totals) : array_map(fn () => [], $all ? $this->data->counts($widget->split) : array_count_values(array_map(fn (int $row) => $split[$row], $rows)));
+        $cells = $widget->split === ''
+            ? $this->whole($rows, $of, $by, $totals)
+            : array_map(
+                fn () => [],
+                $all ? $this->data->counts($widget->split) : array_count_values(array_map(fn (int $row) => $split[$row], $rows)),
+            );
         foreach ($widget->split === '' ? [] : $rows as $row) {
             $value = $of === null ? 1 : $of[$row];
             if ($value !== null && $value !== '') {
@@ -90,7 +104,13 @@ final class Figures
             sort($keys);
             $keys = array_slice(self::filled($keys, $this->widget->step), -min($this->widget->most ?? self::MOST, self::MOST));
             $this->undated = $totals[''] ?? 0;
-            $this->earlier = array_sum(array_filter($totals, fn (string|int $key) => (string) $key !== '' && strcmp((string) $key, $keys[0] ?? '') < 0, ARRAY_FILTER_USE_KEY));
+            $this->earlier = array_sum(
+                array_filter(
+                    $totals,
+                    fn (string|int $key) => (string) $key !== '' && strcmp((string) $key, $keys[0] ?? '') < 0,
+                    ARRAY_FILTER_USE_KEY,
+                ),
+            );
         } elseif ($this->widget->by !== '') {
             [$keys, $rest] = $this->ordered($keys, $cells);
         } elseif ($keys === []) {
@@ -152,7 +172,10 @@ final class Figures
                     $others[$key][] = $cell;
                 }
             }
-            $this->series[] = [...$this->series('', array_map(fn (array $of) => array_merge(...$of), $others), $keys, $rest), 'isRest' => true];
+            $this->series[] = [
+                ...$this->series('', array_map(fn (array $of) => array_merge(...$of), $others), $keys, $rest),
+                'isRest' => true,
+            ];
         }
     }
 
@@ -170,7 +193,12 @@ final class Figures
         }
         $adds = in_array($this->widget->measure, ['count', 'sum'], true);
 
-        return ['name' => $name, 'isRest' => false, 'values' => $values, 'total' => $adds ? $this->measured(array_merge(...array_values($cells))) : null];
+        return [
+            'name' => $name,
+            'isRest' => false,
+            'values' => $values,
+            'total' => $adds ? $this->measured(array_merge(...array_values($cells))) : null,
+        ];
     }
 
     /**
@@ -210,7 +238,11 @@ final class Figures
             return count($values);
         }
         if ($measure === 'distinct') {
-            return count(is_string($values[0]) ? array_flip(array_filter($values, is_string(...))) : array_unique(array_map(fn (bool|float|int|string|null $value) => (string) json_encode($value), $values)));
+            return count(
+                is_string($values[0])
+                    ? array_flip(array_filter($values, is_string(...)))
+                    : array_unique(array_map(fn (bool|float|int|string|null $value) => (string) json_encode($value), $values)),
+            );
         }
         /** @var non-empty-list<int|float> $values what adds up is numbers: see {@see Counted} */
         return match ($measure) {
@@ -292,7 +324,9 @@ final class Figures
             if ($key >= $last) {
                 return $filled;
             }
-            $day = $day->modify(['year' => '+1 year', 'quarter' => '+3 months', 'month' => '+1 month', 'week' => '+1 week'][$step] ?? '+1 day');
+            $day = $day->modify(
+                ['year' => '+1 year', 'quarter' => '+3 months', 'month' => '+1 month', 'week' => '+1 week'][$step] ?? '+1 day',
+            );
         }
 
         return $dated;

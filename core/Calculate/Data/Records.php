@@ -45,11 +45,16 @@ final class Records
 
     /**
      * @param  list<Part>  $fields
-     * @param  \Closure(string): array{list<bool|float|int|string|null>, array<int, mixed>}|null  $kept  what {@see column} and {@see unread} told of a field once; null when records are given
+     * @param  \Closure(string): array{list<bool|float|int|string|null>, array<int, mixed>}|null  $kept  what {@see column} and {@see
+     *     unread} told of a field once; null when records are given
      * @param  list<Part>  $records
      */
-    private function __construct(array $fields, public readonly int $count, private readonly ?\Closure $kept = null, private readonly array $records = [])
-    {
+    private function __construct(
+        array $fields,
+        public readonly int $count,
+        private readonly ?\Closure $kept = null,
+        private readonly array $records = [],
+    ) {
         $this->fields = array_column(array_map(fn (Part $field) => [$field->id, $field], $fields), 1, 0);
     }
 
@@ -97,7 +102,11 @@ final class Records
     {
         $this->types();
 
-        return isset($this->expressions[$field]) ? $this->expressions[$field]->problems : ($this->isCalculated($field) ? [new Problem('circle', '')] : []);
+        return isset($this->expressions[$field])
+            ? $this->expressions[$field]->problems
+            : ($this->isCalculated($field)
+                ? [new Problem('circle', '')]
+                : []);
     }
 
     public function isCalculated(string $field): bool
@@ -131,7 +140,8 @@ final class Records
     {
         return $this->groups["{$field} {$step}"] ??= match (true) {
             $field === '' => $this->count === 0 ? [] : array_fill(0, $this->count, ''),
-            $step === '' && in_array($this->type($field), ['text', 'choice'], true) && ! in_array(null, $this->column($field), true) => array_values(array_filter($this->column($field), is_string(...))),
+            $step === '' && in_array($this->type($field), ['text', 'choice'], true) && ! in_array(null, $this->column($field), true)
+                => array_values(array_filter($this->column($field), is_string(...))),
             default => $this->grouped($this->column($field), $step),
         };
     }
@@ -156,7 +166,15 @@ final class Records
     {
         $known = $groups = [];
         foreach ($column as $value) {
-            $text = is_string($value) ? $value : (is_bool($value) ? ($value ? 'yes' : 'no') : (is_float($value) ? (string) json_encode($value) : (string) $value));
+            $text = is_string($value)
+                ? $value
+                : (is_bool($value)
+                    ? ($value
+                        ? 'yes'
+                        : 'no')
+                    : (is_float($value)
+                        ? (string) json_encode($value)
+                        : (string) $value));
             $groups[] = $known[$text] ??= $step === '' || $text === '' ? $text : Figures::step($text, $step);
         }
 
@@ -186,7 +204,10 @@ final class Records
             if ($field->string('expression') === '') {
                 $types[$id] = $field->string('type');
             } else {
-                $open[$id] = array_intersect(FieldNames::in($field->string('expression')), array_map(strval(...), array_keys($this->fields)));
+                $open[$id] = array_intersect(
+                    FieldNames::in($field->string('expression')),
+                    array_map(strval(...), array_keys($this->fields)),
+                );
             }
         }
         do {
@@ -240,7 +261,19 @@ final class Records
             'number', 'money' => is_int($value) || is_float($value) ? $value : null,
             'boolean' => is_bool($value) ? $value : null,
             'date' => is_array($value) && ($value[0] ?? null) === 'd' ? substr(Cell::second($value), 0, 10) : null,
-            default => is_string($value) ? $value : (is_array($value) ? Cell::second($value) : (is_bool($value) ? ($value ? 'yes' : 'no') : (is_float($value) ? (string) json_encode($value) : (is_int($value) ? (string) $value : null)))),
+            default => is_string($value)
+                ? $value
+                : (is_array($value)
+                    ? Cell::second($value)
+                    : (is_bool($value)
+                        ? ($value
+                            ? 'yes'
+                            : 'no')
+                        : (is_float($value)
+                            ? (string) json_encode($value)
+                            : (is_int($value)
+                                ? (string) $value
+                                : null)))),
         };
     }
 }

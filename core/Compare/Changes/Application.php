@@ -45,7 +45,9 @@ final class Application
             return Applied::misfits($this->misfits);
         }
         $grown = PartTree::grow($this->children(), $this->parts);
-        foreach ($grown->count() === count($this->parts) - count($this->changes['removed']) ? [] : $this->changes['moved'] as $id => $unused) {
+        foreach (
+            $grown->count() === count($this->parts) - count($this->changes['removed']) ? [] : $this->changes['moved'] as $id => $unused
+        ) {
             if (! $grown->has($id)) {
                 $this->misfits[] = new Misfit(MisfitType::Circle, $id);
             }
@@ -135,7 +137,10 @@ final class Application
             $affected[$this->tree->parent($id)] = true;
         }
         foreach (array_keys($affected) as $parent) {
-            $stays = array_filter($children[$parent] ?? [], fn (string $id) => ! isset($this->changes['removed'][$id]) && ! isset($this->changes['moved'][$id]));
+            $stays = array_filter(
+                $children[$parent] ?? [],
+                fn (string $id) => ! isset($this->changes['removed'][$id]) && ! isset($this->changes['moved'][$id]),
+            );
             $children[$parent] = PartTree::woven($stays, $arriving[$parent] ?? []);
         }
 

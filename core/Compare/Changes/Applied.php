@@ -26,6 +26,7 @@ final readonly class Applied
     /** @throws \LogicException when the set did not fit: for a set that was made from the very tree it is applied to */
     public function orFail(): PartTree
     {
-        return $this->tree ?? throw new \LogicException("The change does not fit: {$this->misfits[0]->type->value} {$this->misfits[0]->id}");
+        return $this->tree
+            ?? throw new \LogicException("The change does not fit: {$this->misfits[0]->type->value} {$this->misfits[0]->id}");
     }
 }

@@ -32,6 +32,10 @@ final readonly class CellEdits
         }
         [$old, $new] = [Cell::formula($was), Cell::formula($is)];
 
-        return $this->uprooted !== [] && $old !== null && $new !== null && Cell::look($was) === Cell::look($is) && Formula::sameButForEnds($old, $new, $this->uprooted);
+        return $this->uprooted !== []
+            && $old !== null
+            && $new !== null
+            && Cell::look($was) === Cell::look($is)
+            && Formula::sameButForEnds($old, $new, $this->uprooted);
     }
 }

@@ -108,7 +108,9 @@ final class Pick
         }
         $also = [];
         foreach ($this->taken as $key => $fields) {
-            foreach ($fields === true ? [$key] : array_map(fn (string $field) => "{$key}/{$field}", array_map(strval(...), array_keys($fields))) as $each) {
+            foreach (
+                $fields === true ? [$key] : array_map(fn (string $field) => "{$key}/{$field}", array_map(strval(...), array_keys($fields))) as $each
+            ) {
                 $field = substr(strrchr($each, '/') ?: '', 1);
                 if (($picked[$key] ?? null) !== true && ! (is_array($picked[$key] ?? null) && isset($picked[$key][$field]))) {
                     $also[] = $each;
@@ -148,11 +150,19 @@ final class Pick
             ChangeType::Added => ["added:{$change->to?->parent}", ...($this->cells[$change->id] ?? []), ...self::columns($change->after)],
             ChangeType::Removed => [...($this->leaving[$change->id] ?? []), ...($this->cells[$change->id] ?? [])],
             ChangeType::Moved => ["added:{$change->to?->parent}"],
-            ChangeType::Edited => array_merge(...array_map(fn (string $field) => ["added:{$field}", ...($this->read["{$name}/{$field}"] ?? [])], $field === '' ? $change->fields() : [$field]), ...[[]]),
+            ChangeType::Edited => array_merge(
+                ...array_map(
+                    fn (string $field) => ["added:{$field}", ...$this->read["{$name}/{$field}"] ?? []],
+                    $field === '' ? $change->fields() : [$field],
+                ),
+                ...[[]],
+            ),
         };
 
         // Another role has other fields, so they change together.
-        return $change->type === ChangeType::Edited && $change->before?->role !== $change->after?->role && $field !== '' ? [...$needs, $name] : $needs;
+        return $change->type === ChangeType::Edited && $change->before?->role !== $change->after?->role && $field !== ''
+            ? [...$needs, $name]
+            : $needs;
     }
 
     /** @return list<string> */

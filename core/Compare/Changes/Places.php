@@ -53,7 +53,10 @@ final readonly class Places
 
     public function spot(int $position): Spot
     {
-        return new Spot($this->parent($position), array_key_exists($position, $this->afters) ? $this->afters[$position] : $this->ids[$position - 1]);
+        return new Spot(
+            $this->parent($position),
+            array_key_exists($position, $this->afters) ? $this->afters[$position] : $this->ids[$position - 1],
+        );
     }
 
     public function parent(int $position): string

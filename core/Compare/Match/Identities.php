@@ -23,7 +23,10 @@ final class Identities
             return $after;
         }
         // Rules and cells name parts by their ids, so these go along.
-        $values = fn (array $fields): array => array_map(fn (mixed $value) => is_string($value) && isset($ids[$value]) ? $ids[$value] : $value, $fields);
+        $values = fn (array $fields): array => array_map(
+            fn (mixed $value) => is_string($value) && isset($ids[$value]) ? $ids[$value] : $value,
+            $fields,
+        );
 
         return PartTree::of(array_map(function (Part $part) use ($ids, $values): Part {
             $fields = $values($part->fields);
@@ -104,7 +107,8 @@ final class Identities
         }
         [$old, $new] = [self::words($was), self::words($is)];
 
-        return $old !== $new && 2 * count(array_intersect_key(self::counted($old), self::counted($new))) < max(1, count(self::counted($old)));
+        return $old !== $new
+            && 2 * count(array_intersect_key(self::counted($old), self::counted($new))) < max(1, count(self::counted($old)));
     }
 
     /** Whether its content is enough to know it by: two words at least. */

@@ -24,10 +24,20 @@ final class Retained
     {
         $used = self::used($grid, $tree);
 
-        return PartTree::of(array_values(array_filter($tree->parts, fn (Part $part) => isset($used[$part->id]) || ($part->role !== $grid->row && $part->role !== $grid->column))));
+        return PartTree::of(
+            array_values(
+                array_filter(
+                    $tree->parts,
+                    fn (Part $part) => isset($used[$part->id]) || ($part->role !== $grid->row && $part->role !== $grid->column),
+                ),
+            ),
+        );
     }
 
-    /** Without the rows and columns in which nothing is written behind the last one of their table in which something is: those between have their place. */
+    /**
+     * Without the rows and columns in which nothing is written behind the last one of their table in which something is: those between have
+     * their place.
+     */
     public static function upToWritten(Grid $grid, PartTree $tree): PartTree
     {
         [$used, $last] = [self::used($grid, $tree), []];
@@ -35,7 +45,16 @@ final class Retained
             isset($used[$part->id]) && $last["{$part->role} ".$tree->parent($part->id)] = $position;
         }
 
-        return PartTree::of(array_values(array_filter($tree->parts, fn (Part $part, int $position) => ($part->role !== $grid->row && $part->role !== $grid->column) || $position <= ($last["{$part->role} ".$tree->parent($part->id)] ?? -1), ARRAY_FILTER_USE_BOTH)));
+        return PartTree::of(
+            array_values(
+                array_filter(
+                    $tree->parts,
+                    fn (Part $part, int $position) => ($part->role !== $grid->row && $part->role !== $grid->column)
+                        || $position <= ($last["{$part->role} ".$tree->parent($part->id)] ?? -1),
+                    ARRAY_FILTER_USE_BOTH,
+                ),
+            ),
+        );
     }
 
     /**
@@ -93,10 +112,22 @@ final class Retained
      */
     public static function bare(Grid $grid, PartTree $tree, bool $results): PartTree
     {
-        // A formula is what it says, whatever came of it and wherever its cells are by now: a row that was put in above changes all addresses.
-        $read = $results ? Cell::result(...) : static fn (mixed $value): mixed => Cell::isFormula($value) ? ['=', preg_replace('/\$?[A-Z]{1,3}\$?\d+/', '·', (string) Cell::formula($value))] : Cell::bare($value);
+        // A formula is what it says, whatever came of it and wherever its cells are by now: a row that was put in above changes all
+        // addresses.
+        $read = $results
+            ? Cell::result(...)
+            : static fn (mixed $value): mixed => Cell::isFormula($value)
+                ? ['=', preg_replace('/\$?[A-Z]{1,3}\$?\d+/', '·', (string) Cell::formula($value))]
+                : Cell::bare($value);
 
-        return PartTree::of(array_map(fn (Part $part): Part => $part->role === $grid->row ? new Part($part->id, $part->role, $part->depth, self::cells($read, $part->fields)) : $part, $tree->parts));
+        return PartTree::of(
+            array_map(
+                fn (Part $part): Part => $part->role === $grid->row
+                    ? new Part($part->id, $part->role, $part->depth, self::cells($read, $part->fields))
+                    : $part,
+                $tree->parts,
+            ),
+        );
     }
 
     /** What is not written in goes behind the rest of its table. */
@@ -108,7 +139,12 @@ final class Retained
         foreach ($old->parts as $part) {
             $parent = $old->parent($part->id);
             if (! $written->has($part->id) && ! isset($parts[$part->id]) && ($parent === PartTree::ROOT || isset($parts[$parent]))) {
-                $parts[$part->id] = new Part($part->id, $part->role, $part->depth, array_intersect_key($part->fields, $part->role === $grid->row ? $parts : $part->fields));
+                $parts[$part->id] = new Part(
+                    $part->id,
+                    $part->role,
+                    $part->depth,
+                    array_intersect_key($part->fields, $part->role === $grid->row ? $parts : $part->fields),
+                );
                 $children[$parent][] = $part->id;
             }
         }
@@ -132,7 +168,12 @@ final class Retained
             }
             if ($part->role !== $grid->row) {
                 // Widths and looks of columns, headings of tabs.
-                $parts[$position] = new Part($part->id, $part->role, $part->depth, ['name' => $part->fields['name'] ?? ''] + $was->fields + $part->fields);
+                $parts[$position] = new Part(
+                    $part->id,
+                    $part->role,
+                    $part->depth,
+                    ['name' => $part->fields['name'] ?? ''] + $was->fields + $part->fields,
+                );
                 if (! isset($part->fields['name'])) {
                     $parts[$position] = $parts[$position]->without('name');
                 }
@@ -142,7 +183,8 @@ final class Retained
             $fields = [];
             foreach ($part->fields as $column => $value) {
                 $before = $was->fields[$column] ?? null;
-                $fields[$column] = $before === null ? $value : self::cell($before, $value, $old->find((string) $column)?->string('format') ?? '');
+                $fields[$column]
+                    = $before === null ? $value : self::cell($before, $value, $old->find((string) $column)?->string('format') ?? '');
             }
             // An empty cell with a look is in no plain file.
             foreach (array_diff_key($was->fields, $fields) as $column => $value) {
@@ -176,7 +218,8 @@ final class Retained
 
         return match (true) {
             $text === Cell::show($before), $text === NumberLook::show($before, $format), $text === "'".Cell::show($before) => $before,
-            Cell::look($value) === '' && Cell::look($before) !== '' && is_scalar($value) => Cell::dressed($value, Cell::look($before)) ?? $value,
+            Cell::look($value) === '' && Cell::look($before) !== '' && is_scalar($value) => Cell::dressed($value, Cell::look($before))
+                ?? $value,
             default => $value,
         };
     }
@@ -209,7 +252,10 @@ final class Retained
             $value = Cell::withResult(Cell::of($value) ?? '', Cell::of(Cell::result($before)));
         }
 
-        return Cell::look($before) !== Cell::look($value) && $letters($before) === $letters($value) && Cell::bare($before) !== null
-            && Cell::sameInput(Cell::bare($before), Cell::bare($value)) && NumberLook::show($before, $format) === NumberLook::show($value, $format);
+        return Cell::look($before) !== Cell::look($value)
+            && $letters($before) === $letters($value)
+            && Cell::bare($before) !== null
+            && Cell::sameInput(Cell::bare($before), Cell::bare($value))
+            && NumberLook::show($before, $format) === NumberLook::show($value, $format);
     }
 }

@@ -44,8 +44,16 @@ final class RowSigns
             [$oldLast, $newLast] = [array_flip($oldTold), array_flip($newTold)];
             [$oldDoubles, $newDoubles] = [array_diff_key($oldTold, array_flip($oldLast)), array_diff_key($newTold, array_flip($newLast))];
             $unclear = [str_repeat(self::BETWEEN, $held - 1) => 0] + array_flip($oldDoubles) + array_flip($newDoubles);
-            $oldTold = self::ofMore($oldRows, [...array_keys($oldDoubles), ...self::positions($unclear, $oldLast)], array_slice(array_values($columns), 0, $more));
-            $newTold = self::ofMore($newRows, [...array_keys($newDoubles), ...self::positions($unclear, $newLast)], array_slice(array_keys($columns), 0, $more));
+            $oldTold = self::ofMore(
+                $oldRows,
+                [...array_keys($oldDoubles), ...self::positions($unclear, $oldLast)],
+                array_slice(array_values($columns), 0, $more),
+            );
+            $newTold = self::ofMore(
+                $newRows,
+                [...array_keys($newDoubles), ...self::positions($unclear, $newLast)],
+                array_slice(array_keys($columns), 0, $more),
+            );
             $old = array_replace($old, $oldTold);
             $new = array_replace($new, $newTold);
         }

@@ -93,7 +93,13 @@ final class TableMatching
         $newAt = array_flip(array_keys($this->new->columns));
         foreach ($newLeft as $new) {
             $old = array_keys($this->old->columns)[$newAt[$new]] ?? null;
-            if ($old !== null && ! isset($columns[$new]) && ! in_array($old, $columns, true) && $this->new->columns[$new] === '' && $this->old->columns[$old] === '') {
+            if (
+                $old !== null
+                && ! isset($columns[$new])
+                && ! in_array($old, $columns, true)
+                && $this->new->columns[$new] === ''
+                && $this->old->columns[$old] === ''
+            ) {
                 $columns[$new] = (string) $old;
             }
         }
@@ -290,7 +296,10 @@ final class TableMatching
                 foreach ($columns as $new => $old) {
                     if (isset($row->fields[$new])) {
                         $filled++;
-                        $shared += isset($this->old->rows[$other]->fields[$old]) && $row->fields[$new] === $this->old->rows[$other]->fields[$old] ? 1 : 0;
+                        $shared
+                            += isset($this->old->rows[$other]->fields[$old]) && $row->fields[$new] === $this->old->rows[$other]->fields[$old]
+                                ? 1
+                                : 0;
                     }
                 }
                 if ($isAlike($shared, $filled)) {

@@ -78,13 +78,19 @@ final class TreeMatching
             array_push($open, ...$this->byKey($oldParent, $newParent));
             $old = array_values(array_filter($this->old->children()[$oldParent] ?? [], fn (string $id) => ! isset($this->taken[$id])));
             $new = array_values(array_filter($this->new->children()[$newParent] ?? [], fn (string $id) => ! isset($this->pairs[$id])));
-            $alignment = Sequences::align(array_map(fn (string $id) => $this->oldHashes[$id], $old), array_map(fn (string $id) => $this->newHashes[$id], $new));
+            $alignment = Sequences::align(
+                array_map(fn (string $id) => $this->oldHashes[$id], $old),
+                array_map(fn (string $id) => $this->newHashes[$id], $new),
+            );
             $this->exact = $this->exact && $alignment->exact;
             foreach ($alignment->pairs() as $from => $to) {
                 $this->whole($old[$from], $new[$to]);
             }
             foreach ($alignment->gaps() as [$oldFrom, $oldTo, $newFrom, $newTo]) {
-                array_push($open, ...$this->gap(array_slice($old, $oldFrom, $oldTo - $oldFrom), array_slice($new, $newFrom, $newTo - $newFrom)));
+                array_push(
+                    $open,
+                    ...$this->gap(array_slice($old, $oldFrom, $oldTo - $oldFrom), array_slice($new, $newFrom, $newTo - $newFrom)),
+                );
             }
         }
     }
@@ -262,7 +268,12 @@ final class TreeMatching
                 }
                 $likeness = $this->likeness($old, $part->id);
                 if ($likeness >= self::LIKENESS) {
-                    $scores[] = [$likeness, -abs((int) $this->new->position($part->id) - (int) $this->old->position($old)), $part->id, $old];
+                    $scores[] = [
+                        $likeness,
+                        -abs((int) $this->new->position($part->id) - (int) $this->old->position($old)),
+                        $part->id,
+                        $old,
+                    ];
                 }
             }
         }
@@ -358,7 +369,10 @@ final class TreeMatching
     {
         $hashes = $below = [];
         foreach (array_reverse($tree->parts) as $part) {
-            $own = CanonicalJson::encode([$part->role, array_map(fn (mixed $value) => $value instanceof RichText ? $value->toJson() : $value, $part->fields)]);
+            $own = CanonicalJson::encode([
+                $part->role,
+                array_map(fn (mixed $value) => $value instanceof RichText ? $value->toJson() : $value, $part->fields),
+            ]);
             $hashes[$part->id] = hash('xxh128', $own.implode('', array_reverse($below[$part->id] ?? [])));
             $below[$tree->parent($part->id)][] = $hashes[$part->id];
         }

@@ -41,11 +41,20 @@ final class FieldFacts
         }
         $was = $before->fields[$field] ?? null;
         $is = $after->fields[$field] ?? null;
-        $values = ['field' => $field, 'was' => self::show($was), 'is' => self::show($is), 'others' => count(array_diff($rest, ['choices'])) - ($rest === ['choices'] ? 0 : 1)];
+        $values = [
+            'field' => $field,
+            'was' => self::show($was),
+            'is' => self::show($is),
+            'others' => count(array_diff($rest, ['choices'])) - ($rest === ['choices'] ? 0 : 1),
+        ];
 
         return match (true) {
             is_bool($was ?? $is) && $field !== 'value' => $is === true ? 'switched_on' : 'switched_off',
-            in_array($field, ['value', 'said', 'choices'], true) => $was === null ? 'answered' : ($is === null ? 'unanswered' : 'changed_answer'),
+            in_array($field, ['value', 'said', 'choices'], true) => $was === null
+                ? 'answered'
+                : ($is === null
+                    ? 'unanswered'
+                    : 'changed_answer'),
             $values['was'] === '' => 'set_field',
             $values['is'] === '' => 'unset_field',
             default => 'changed_field',
@@ -55,7 +64,9 @@ final class FieldFacts
     /** Whether an answer in a text's own words is short enough on both ends to be said whole. */
     public static function isAnswer(RichText $old, RichText $new): bool
     {
-        return $old->text() !== $new->text() && max(mb_strlen($old->text()), mb_strlen($new->text())) <= self::MOST && ! str_contains($old->text().$new->text(), "\n");
+        return $old->text() !== $new->text()
+            && max(mb_strlen($old->text()), mb_strlen($new->text())) <= self::MOST
+            && ! str_contains($old->text().$new->text(), "\n");
     }
 
     /**
@@ -72,7 +83,10 @@ final class FieldFacts
     {
         $shown = match (true) {
             $value instanceof RichText => $value->text(),
-            is_array($value) && ! in_array($value[0] ?? '', ['=', 'd', '!', '*'], true) => implode(', ', array_map(fn (mixed $one): string => is_scalar($one) ? (string) $one : '', $value)),
+            is_array($value) && ! in_array($value[0] ?? '', ['=', 'd', '!', '*'], true) => implode(
+                ', ',
+                array_map(fn (mixed $one): string => is_scalar($one) ? (string) $one : '', $value),
+            ),
             default => Cell::show($value),
         };
 

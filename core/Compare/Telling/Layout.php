@@ -9,7 +9,10 @@ use MistyAttic\Core\Compare\Changes\ChangeSet;
 use MistyAttic\Core\Compare\Changes\ChangeType;
 use MistyAttic\Core\Content\PartTree;
 
-/** Lays a comparison out as one tree: the later side, with what was removed put back in where it was, and on demand a trace of what moved away. */
+/**
+ * Lays a comparison out as one tree: the later side, with what was removed put back in where it was, and on demand a trace of what moved
+ * away.
+ */
 final readonly class Layout
 {
     /** @var array<string, Change> */

@@ -12,7 +12,8 @@ final class Movement
 {
     /**
      * @param  array<string, mixed>  $moved  all parts that moved, by id
-     * @return array<string, string> `direction`; of a kind with parts beside each other also `from_side` and `to_side`, or the names of both places as `from_name` and `to_name`
+     * @return array<string, string> `direction`; of a kind with parts beside each other also `from_side` and `to_side`, or the names of
+     *     both places as `from_name` and `to_name`
      */
     public static function of(Kind $kind, string $id, PartTree $old, PartTree $new, array $moved): array
     {

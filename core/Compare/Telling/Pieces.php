@@ -16,7 +16,10 @@ use MistyAttic\Core\Kinds\Kind;
 /** Paragraphs that were split and joined: what came or went with its words taken from, or left in, one that stays. */
 final class Pieces
 {
-    /** A part of whose words so many were taken from another is a piece of that; where they are joined without a space, two words become one. */
+    /**
+     * A part of whose words so many were taken from another is a piece of that; where they are joined without a space, two words become
+     * one.
+     */
     private const PIECE = 0.5;
 
     /** @var array<string, string> part that was split off or joined => the one that it was a piece of, or became one of */
@@ -29,11 +32,20 @@ final class Pieces
     private array $whole = [];
 
     /** @param list<Change> $changes */
-    public function __construct(private readonly Kind $kind, private readonly PartTree $old, private readonly PartTree $new, array $changes, private readonly Words $words)
-    {
+    public function __construct(
+        private readonly Kind $kind,
+        private readonly PartTree $old,
+        private readonly PartTree $new,
+        array $changes,
+        private readonly Words $words,
+    ) {
         foreach ($changes as $change) {
             $side = $change->type === ChangeType::Removed ? $old : $new;
-            if (($change->type === ChangeType::Added || $change->type === ChangeType::Removed) && ! $change->part()->richText()->isEmpty() && ($side->children()[$change->id] ?? []) === []) {
+            if (
+                ($change->type === ChangeType::Added || $change->type === ChangeType::Removed)
+                && ! $change->part()->richText()->isEmpty()
+                && ($side->children()[$change->id] ?? []) === []
+            ) {
                 $this->whole[$change->id] = $change;
             }
         }
@@ -89,8 +101,17 @@ final class Pieces
             // What came together is called by what it was joined to, not by what became of it.
             $name = $split || ! $this->old->has($rest) ? '' : $this->kind->label($this->old, $this->old->get($rest));
             $name = $name === '' ? $this->kind->label($this->new, $this->new->get($rest)) : $name;
-            $values = ['noun' => $this->kind->noun($part), 'form' => 'named', 'name' => $this->kind->label($side, $part), 'whole' => $name, 'count' => 1, ...$place($side, $part)];
-            $statements[] = new Statement($split ? 'split' : 'joined', $this->whole[$piece]->type, $values, [(string) $piece], 0, 0, null, ["edited:{$rest}"]);
+            $values = [
+                'noun' => $this->kind->noun($part),
+                'form' => 'named',
+                'name' => $this->kind->label($side, $part),
+                'whole' => $name,
+                'count' => 1,
+                ...$place($side, $part),
+            ];
+            $statements[] = new Statement($split ? 'split' : 'joined', $this->whole[$piece]->type, $values, [(string) $piece], 0, 0, null, [
+                "edited:{$rest}",
+            ]);
         }
 
         return $statements;

@@ -16,12 +16,14 @@ final readonly class Statement
 {
     /**
      * @param  string  $code  such as `removed` or `rewrote`
-     * @param  array<string, string|int>  $values  `noun`, `form` (named, unnamed, several, section, rows, columns), `name`, `place`, `count` and the like
+     * @param  array<string, string|int>  $values  `noun`, `form` (named, unnamed, several, section, rows, columns), `name`, `place`,
+     *     `count` and the like
      * @param  non-empty-list<string>  $ids  the parts, the one to go to first
      * @param  int  $added  words that came in by it
      * @param  int  $removed  words that went
      * @param  list<string>  $with  keys of further changes ({@see Change::key}) that are part of it, such as the paragraph that was split
-     * @param  list<string>|null  $cells  the cells, as `row/column`, when it is about some of a table; those of the consequence of others' edits are nobody's
+     * @param  list<string>|null  $cells  the cells, as `row/column`, when it is about some of a table; those of the consequence of others'
+     *     edits are nobody's
      */
     public function __construct(
         public string $code,
@@ -63,7 +65,10 @@ final readonly class Statement
     /** @return list<string> */
     private function keysOf(ChangeType $type): array
     {
-        return [...array_map(fn (string $id) => "{$type->value}:{$id}", $this->isConsequence() ? [] : $this->cells ?? $this->ids), ...$this->with];
+        return [
+            ...array_map(fn (string $id) => "{$type->value}:{$id}", $this->isConsequence() ? [] : $this->cells ?? $this->ids),
+            ...$this->with,
+        ];
     }
 
     /** How telling it is: what is gone matters most, then what moved, what came, what was written over; an empty block least. */
@@ -93,7 +98,11 @@ final readonly class Statement
     /** An edit of a few words, marks or settings; cells say where they are, and many of one table are gathered there. */
     public function isSmall(): bool
     {
-        return $this->type === ChangeType::Edited && count($this->ids) === 1 && $this->cells === null && $this->added + $this->removed <= 4 && ! in_array($this->code, ['retitled', 'renamed', 'emptied', 'answered', 'became'], true);
+        return $this->type === ChangeType::Edited
+            && count($this->ids) === 1
+            && $this->cells === null
+            && $this->added + $this->removed <= 4
+            && ! in_array($this->code, ['retitled', 'renamed', 'emptied', 'answered', 'became'], true);
     }
 
     /** @return array{code: string, values: array<string, string|int>} */

@@ -43,7 +43,14 @@ final class Statements
     ) {
         $this->words = new Words;
         $grid = $kind->grid();
-        $this->plain = $grid === null ? $changes->changes : array_values(array_filter($changes->changes, fn (Change $change) => $change->part()->role !== $grid->row && $change->part()->role !== $grid->column));
+        $this->plain = $grid === null
+            ? $changes->changes
+            : array_values(
+                array_filter(
+                    $changes->changes,
+                    fn (Change $change) => $change->part()->role !== $grid->row && $change->part()->role !== $grid->column,
+                ),
+            );
         $this->pieces = new Pieces($kind, $old, $new, $this->plain, $this->words);
     }
 
@@ -69,7 +76,14 @@ final class Statements
         }
         $this->statements = array_values(array_diff_key($this->statements, $small));
         $ids = array_merge(...array_map(fn (Statement $statement) => $statement->ids, array_values($small)));
-        $this->statements[] = new Statement('small', ChangeType::Edited, ['count' => count($small)], $ids, array_sum(array_column($small, 'added')), array_sum(array_column($small, 'removed')));
+        $this->statements[] = new Statement(
+            'small',
+            ChangeType::Edited,
+            ['count' => count($small)],
+            $ids,
+            array_sum(array_column($small, 'added')),
+            array_sum(array_column($small, 'removed')),
+        );
     }
 
     /**
@@ -92,7 +106,9 @@ final class Statements
     /** @return list<Statement> of what an item is called; nothing when that is the same, or was not known */
     public static function ofTitle(string $was, string $is): array
     {
-        return $was === $is || $was === '' ? [] : [new Statement('retitled', ChangeType::Edited, ['was' => $was, 'title' => $is], [self::TITLE], 0, 0)];
+        return $was === $is || $was === ''
+            ? []
+            : [new Statement('retitled', ChangeType::Edited, ['was' => $was, 'title' => $is], [self::TITLE], 0, 0)];
     }
 
     /**
@@ -121,7 +137,12 @@ final class Statements
                 $cells[$side->parent($side->parent($part->id))][] = $part->id;
             } elseif ($part->role === 'row') {
                 $rows[$side->parent($part->id)][] = $part->id;
-            } elseif ($this->detail !== Detail::Apart && $end === $position && $part->role !== 'heading' && $part->depth === $side->get($runs[$run][0])->depth) {
+            } elseif (
+                $this->detail !== Detail::Apart
+                && $end === $position
+                && $part->role !== 'heading'
+                && $part->depth === $side->get($runs[$run][0])->depth
+            ) {
                 $runs[$run][] = $part->id;
                 $end = $position + $size;
             } else {
@@ -150,7 +171,12 @@ final class Statements
     private function ofTable(string $what, ChangeType $type, PartTree $side, string $table, array $run, int $count): void
     {
         $name = $this->kind->label($side, $side->get($run[0]));
-        $this->add($type, $side, $run, ['form' => $count === 1 && $name === '' ? "empty_{$what}" : "{$what}s", 'count' => $count, 'name' => $this->kind->label($side, $side->get($table)), 'row' => $name]);
+        $this->add($type, $side, $run, [
+            'form' => $count === 1 && $name === '' ? "empty_{$what}" : "{$what}s",
+            'count' => $count,
+            'name' => $this->kind->label($side, $side->get($table)),
+            'row' => $name,
+        ]);
     }
 
     /** @param non-empty-list<string> $run neighbours that came or went together */
@@ -196,7 +222,13 @@ final class Statements
         foreach ($this->plain(ChangeType::Moved) as $change) {
             $moved[$change->id] = true;
             // Neighbours that were neighbours before moved as one.
-            if ($this->detail !== Detail::Apart && $before !== null && $change->to?->after === $before->id && $change->from?->after === $before->id && $change->to->parent === $before->to?->parent) {
+            if (
+                $this->detail !== Detail::Apart
+                && $before !== null
+                && $change->to?->after === $before->id
+                && $change->from?->after === $before->id
+                && $change->to->parent === $before->to?->parent
+            ) {
                 $runs[array_key_last($runs)][] = $change;
             } else {
                 $runs[] = [$change];
@@ -213,7 +245,15 @@ final class Statements
             $this->statements[] = new Statement(
                 'moved',
                 ChangeType::Moved,
-                [...Movement::of($this->kind, $first->id, $this->old, $this->new, $moved), 'form' => count($run) > 1 ? ($section ? 'section' : 'several') : ($name === '' ? 'unnamed' : 'named'), 'noun' => count($run) > 1 && ! $section ? 'part' : $this->kind->noun($part), 'name' => $name, 'count' => count($run) - ($section ? 1 : 0), ...($from !== null && $from !== $to ? ['from' => $this->kind->label($this->old, $this->old->get($from))] : []), ...$this->place($this->new, $part)],
+                [
+                    ...Movement::of($this->kind, $first->id, $this->old, $this->new, $moved),
+                    'form' => count($run) > 1 ? ($section ? 'section' : 'several') : ($name === '' ? 'unnamed' : 'named'),
+                    'noun' => count($run) > 1 && ! $section ? 'part' : $this->kind->noun($part),
+                    'name' => $name,
+                    'count' => count($run) - ($section ? 1 : 0),
+                    ...$from !== null && $from !== $to ? ['from' => $this->kind->label($this->old, $this->old->get($from))] : [],
+                    ...$this->place($this->new, $part),
+                ],
                 array_map(fn (Change $change) => $change->id, $run),
                 0,
                 0,
@@ -277,9 +317,13 @@ final class Statements
         $values = [];
         $code = match (true) {
             $after->role === 'answer' && FieldFacts::isAnswer($old, $new) => FieldFacts::answer($old->text(), $new->text(), $values),
-            $old->text() !== $new->text() => $after->role === 'heading' && ! $old->isEmpty() && ! $new->isEmpty() ? 'renamed' : $this->rewording($old, $new, $added, $removed),
+            $old->text() !== $new->text() => $after->role === 'heading' && ! $old->isEmpty() && ! $new->isEmpty()
+                ? 'renamed'
+                : $this->rewording($old, $new, $added, $removed),
             $before->role !== $after->role => 'became',
-            ($before->fields['done'] ?? null) !== ($after->fields['done'] ?? null) => ($after->fields['done'] ?? false) === true ? 'ticked' : 'unticked',
+            ($before->fields['done'] ?? null) !== ($after->fields['done'] ?? null) => ($after->fields['done'] ?? false) === true
+                ? 'ticked'
+                : 'unticked',
             ($before->fields['chunk'] ?? null) !== ($after->fields['chunk'] ?? null) => 'replaced_picture',
             ($before->fields['alt'] ?? null) !== ($after->fields['alt'] ?? null) => 'described_picture',
             ! $old->equals($new) => 'formatted',
@@ -347,7 +391,14 @@ final class Statements
             }
         }
         $words = max(1, $words);
-        $this->statements[] = new Statement($type->value, $type, $values, $all, $type === ChangeType::Added ? $words : 0, $type === ChangeType::Removed ? $words : 0);
+        $this->statements[] = new Statement(
+            $type->value,
+            $type,
+            $values,
+            $all,
+            $type === ChangeType::Added ? $words : 0,
+            $type === ChangeType::Removed ? $words : 0,
+        );
     }
 
     /** @return array{place?: string} */

@@ -58,24 +58,48 @@ final class TableStatements
         foreach ($changes->changes as $change) {
             $role = $change->part()->role;
             $table = $change->type === ChangeType::Removed ? $old->parent($change->id) : $new->parent($change->id);
-            if (($role === $grid->row || $role === $grid->column) && (! isset($this->cameOrWent[$table]) || $change->type === ChangeType::Moved || $change->type === ChangeType::Edited)) {
+            if (
+                ($role === $grid->row || $role === $grid->column)
+                && (! isset($this->cameOrWent[$table]) || $change->type === ChangeType::Moved || $change->type === ChangeType::Edited)
+            ) {
                 $this->tables[$table][] = $change;
             }
         }
     }
 
     /** @return list<Statement> */
-    public static function of(Kind $kind, Grid $grid, PartTree $old, PartTree $new, ChangeSet $changes, Detail $detail = Detail::Gathered): array
-    {
+    public static function of(
+        Kind $kind,
+        Grid $grid,
+        PartTree $old,
+        PartTree $new,
+        ChangeSet $changes,
+        Detail $detail = Detail::Gathered,
+    ): array {
         $self = new self($kind, $grid, $old, $new, $changes, $detail);
         foreach ($self->tables as $table => $of) {
             $table = (string) $table;
             foreach ([ChangeType::Removed, ChangeType::Added, ChangeType::Moved] as $type) {
-                $self->parts($table, $type, $grid->column, array_filter($of, fn (Change $change) => $change->type === $type && $change->part()->role === $grid->column));
-                $self->parts($table, $type, $grid->row, array_filter($of, fn (Change $change) => $change->type === $type && $change->part()->role === $grid->row));
+                $self->parts(
+                    $table,
+                    $type,
+                    $grid->column,
+                    array_filter($of, fn (Change $change) => $change->type === $type && $change->part()->role === $grid->column),
+                );
+                $self->parts(
+                    $table,
+                    $type,
+                    $grid->row,
+                    array_filter($of, fn (Change $change) => $change->type === $type && $change->part()->role === $grid->row),
+                );
             }
-            $self->columnEdits(array_filter($of, fn (Change $change) => $change->type === ChangeType::Edited && $change->part()->role === $grid->column));
-            $self->cells($table, array_filter($of, fn (Change $change) => $change->type === ChangeType::Edited && $change->part()->role === $grid->row));
+            $self->columnEdits(
+                array_filter($of, fn (Change $change) => $change->type === ChangeType::Edited && $change->part()->role === $grid->column),
+            );
+            $self->cells(
+                $table,
+                array_filter($of, fn (Change $change) => $change->type === ChangeType::Edited && $change->part()->role === $grid->row),
+            );
         }
 
         return $self->statements;
@@ -90,7 +114,10 @@ final class TableStatements
         $ids = array_values(array_map(fn (Change $change) => $change->id, $changes));
         $side = $type === ChangeType::Removed ? $this->old : $this->new;
         $rows = $this->new->sizes[$table] ?? count($this->new->children()[$table] ?? []);
-        $many = $type === ChangeType::Moved && $role === $this->grid->row && count($ids) >= self::ORDERED_ROWS && count($ids) >= self::SORTED_SHARE * $rows;
+        $many = $type === ChangeType::Moved
+        && $role === $this->grid->row
+        && count($ids) >= self::ORDERED_ROWS
+        && count($ids) >= self::SORTED_SHARE * $rows;
         $by = $many ? $this->sortedBy($table) : [];
         $sorted = $many && ($by !== [] || count($ids) >= self::SORTED_ROWS);
         $singles = match ($this->detail) {
@@ -100,9 +127,25 @@ final class TableStatements
         };
         foreach (! $sorted && count($ids) <= $singles ? array_map(fn (string $id) => [$id], $ids) : [$ids] as $of) {
             $this->statements[] = new Statement(
-                $sorted ? 'sorted' : $type->value.'_'.($role === $this->grid->row ? ($this->grid->isOneTable ? 'records' : 'rows') : ($this->grid->isOneTable ? 'fields' : 'columns')),
+                $sorted
+                    ? 'sorted'
+                    : $type->value
+                        .'_'
+                        .($role === $this->grid->row
+                            ? ($this->grid->isOneTable
+                                ? 'records'
+                                : 'rows')
+                            : ($this->grid->isOneTable
+                                ? 'fields'
+                                : 'columns')),
                 $type,
-                ['name' => $this->name($table, $side), 'count' => count($of), 'part' => $this->kind->label($side, $side->get($of[0])), ...$by, ...$this->table($table)],
+                [
+                    'name' => $this->name($table, $side),
+                    'count' => count($of),
+                    'part' => $this->kind->label($side, $side->get($of[0])),
+                    ...$by,
+                    ...$this->table($table),
+                ],
                 $of,
                 0,
                 0,
@@ -164,14 +207,26 @@ final class TableStatements
             }
             $values = [];
             $code = FieldFacts::of($change->before, $change->after, $values);
-            $this->statements[] = new Statement($code === 'width_set' ? 'widened' : $code, ChangeType::Edited, [
-                'noun' => $this->kind->noun($change->after),
-                'name' => $this->kind->label($this->new, $change->after),
-                'was' => $this->kind->label($this->old, $change->before),
-                ...$values,
-                ...(($values['field'] ?? '') === 'expression' ? ['was' => $this->kind->written($this->old, $change->before, $values['was']), 'is' => $this->kind->written($this->new, $change->after, $values['is'])] : []),
-                ...$this->table($this->new->parent($change->id)),
-            ], [$change->id], 0, 0);
+            $this->statements[] = new Statement(
+                $code === 'width_set' ? 'widened' : $code,
+                ChangeType::Edited,
+                [
+                    'noun' => $this->kind->noun($change->after),
+                    'name' => $this->kind->label($this->new, $change->after),
+                    'was' => $this->kind->label($this->old, $change->before),
+                    ...$values,
+                    ...($values['field'] ?? '') === 'expression'
+                        ? [
+                            'was' => $this->kind->written($this->old, $change->before, $values['was']),
+                            'is' => $this->kind->written($this->new, $change->after, $values['is']),
+                        ]
+                        : [],
+                    ...$this->table($this->new->parent($change->id)),
+                ],
+                [$change->id],
+                0,
+                0,
+            );
         }
     }
 
@@ -179,7 +234,15 @@ final class TableStatements
     private function cells(string $table, array $changes): void
     {
         $first = $this->heading($table);
-        $cells = ['renamed_column' => [], 'typed_over' => [], 'filled' => [], 'emptied_cells' => [], 'formatted_cells' => [], 'recalculated' => [], 'read_again' => []];
+        $cells = [
+            'renamed_column' => [],
+            'typed_over' => [],
+            'filled' => [],
+            'emptied_cells' => [],
+            'formatted_cells' => [],
+            'recalculated' => [],
+            'read_again' => [],
+        ];
         foreach ($changes as $change) {
             foreach ($change->fields() as $column) {
                 if (isset($this->cameOrWent[$column])) {
@@ -187,14 +250,18 @@ final class TableStatements
                 }
                 $was = $change->before->fields[$column] ?? null;
                 $is = $change->after->fields[$column] ?? null;
-                $heading = $change->id === $first && is_string(Cell::result($was)) && is_string(Cell::result($is)) && count($this->new->children()[$table]) > 2;
+                $heading = $change->id === $first
+                && is_string(Cell::result($was))
+                && is_string(Cell::result($is))
+                && count($this->new->children()[$table]) > 2;
                 if ($this->edits->followed($was, $is) && Cell::result($was) === Cell::result($is)) {
                     // Its range followed, and it came out the same.
                     continue;
                 }
                 $code = match (true) {
                     $this->edits->followed($was, $is) => 'recalculated',
-                    $this->new->has($column) && $this->kind->isReadAs($this->old->find($column), $this->new->get($column), $was, $is) => 'read_again',
+                    $this->new->has($column) && $this->kind->isReadAs($this->old->find($column), $this->new->get($column), $was, $is)
+                        => 'read_again',
                     Cell::sameInput(Cell::bare($was), Cell::bare($is)) => 'formatted_cells',
                     Cell::bare($was) === null => 'filled',
                     Cell::bare($is) === null => 'emptied_cells',
@@ -205,7 +272,11 @@ final class TableStatements
             }
         }
         foreach ($cells as $code => $of) {
-            foreach ($this->detail !== Detail::Gathered && ! in_array($code, ['recalculated', 'read_again'], true) ? $this->grouped($of) : [['', $of]] as [$name, $group]) {
+            foreach (
+                $this->detail !== Detail::Gathered && ! in_array($code, ['recalculated', 'read_again'], true)
+                    ? $this->grouped($of)
+                    : [['', $of]] as [$name, $group]
+            ) {
                 if ($group !== []) {
                     $this->say($table, $code, $group, $name);
                 }
@@ -246,7 +317,12 @@ final class TableStatements
         foreach (count($rows) <= self::SINGLE_ROWS ? $rows : $columns as $id => $of) {
             // A row that was emptied is called by what it was.
             $label = $this->kind->label($this->new, $this->new->get((string) $id));
-            $groups[] = [is_numeric($label) && $this->old->has((string) $id) ? $this->kind->label($this->old, $this->old->get((string) $id)) : $label, $of];
+            $groups[] = [
+                is_numeric($label) && $this->old->has((string) $id)
+                    ? $this->kind->label($this->old, $this->old->get((string) $id))
+                    : $label,
+                $of,
+            ];
         }
 
         return $groups;
@@ -262,13 +338,17 @@ final class TableStatements
     private function say(string $table, string $code, array $cells, string $group): void
     {
         [$row, $column, $was, $is] = $cells[0];
-        $show = fn (PartTree $tree, mixed $value): string => self::cut($code === 'recalculated' ? Cell::show($value) : $this->kind->written($tree, $tree->get($row), $value));
-        $one = count($cells) > 1 ? [] : [
-            'was' => $show($this->old, $was),
-            'is' => $show($this->new, $is),
-            'column' => $this->new->has($column) ? $this->kind->label($this->new, $this->new->get($column)) : '',
-            'row' => $this->kind->label($this->new, $this->new->get($row)),
-        ];
+        $show = fn (PartTree $tree, mixed $value): string => self::cut(
+            $code === 'recalculated' ? Cell::show($value) : $this->kind->written($tree, $tree->get($row), $value),
+        );
+        $one = count($cells) > 1
+            ? []
+            : [
+                'was' => $show($this->old, $was),
+                'is' => $show($this->new, $is),
+                'column' => $this->new->has($column) ? $this->kind->label($this->new, $this->new->get($column)) : '',
+                'row' => $this->kind->label($this->new, $this->new->get($row)),
+            ];
         // What a row or a column is called by is not said to be in itself.
         $said = match (true) {
             $code === 'filled' && $one !== [] && $row === $this->heading($table) && $one['column'] === $one['is'] => 'wrote_heading',
@@ -281,7 +361,12 @@ final class TableStatements
         $this->statements[] = new Statement(
             $said,
             ChangeType::Edited,
-            ['name' => $group === '' ? $this->name($table, $this->new) : $group, 'count' => count($cells), ...$one, ...$this->table($table)],
+            [
+                'name' => $group === '' ? $this->name($table, $this->new) : $group,
+                'count' => count($cells),
+                ...$one,
+                ...$this->table($table),
+            ],
             array_values(array_unique(array_column($cells, 0))),
             in_array($code, ['filled', 'typed_over'], true) ? count($cells) : 0,
             in_array($code, ['emptied_cells', 'typed_over'], true) ? count($cells) : 0,

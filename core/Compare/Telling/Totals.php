@@ -24,7 +24,12 @@ final readonly class Totals
             $after = $is[$part->id] ?? null;
             if ($part->role === $grid->column && ($before ?? 0) != ($after ?? 0)) {
                 $table = $new->parent($part->id);
-                $totals[] = new self($table === PartTree::ROOT ? '' : $kind->label($new, $new->get($table)), $kind->label($new, $part), $before ?? 0, $after ?? 0);
+                $totals[] = new self(
+                    $table === PartTree::ROOT ? '' : $kind->label($new, $new->get($table)),
+                    $kind->label($new, $part),
+                    $before ?? 0,
+                    $after ?? 0,
+                );
             }
         }
 

@@ -52,7 +52,9 @@ final readonly class Carried
     public function within(array $before, array $after): ?self
     {
         $own = array_slice($before, $this->at, $this->length);
-        $found = array_values(array_filter(array_keys($after, $own[0] ?? null, true), fn (int $at): bool => array_slice($after, $at, $this->length) === $own));
+        $found = array_values(
+            array_filter(array_keys($after, $own[0] ?? null, true), fn (int $at): bool => array_slice($after, $at, $this->length) === $own),
+        );
 
         return count($found) === 1 ? new self($this->part, $found[0], $this->length, $this->from, $this->fromAt) : null;
     }

@@ -79,7 +79,10 @@ final class CommonStretches
         $joined = [];
         foreach ($alignment->gaps() as $gap) {
             $last = array_key_last($joined);
-            if ($last !== null && array_filter(array_slice($old, $joined[$last][1], $gap[0] - $joined[$last][1]), Words::counts(...)) === []) {
+            if (
+                $last !== null
+                && array_filter(array_slice($old, $joined[$last][1], $gap[0] - $joined[$last][1]), Words::counts(...)) === []
+            ) {
                 [$joined[$last][1], $joined[$last][3]] = [$gap[1], $gap[3]];
             } else {
                 $joined[] = $gap;
@@ -107,7 +110,11 @@ final class CommonStretches
             $mine = $left($tokens, $taken[$stretch] ?? []);
             foreach ($mine === [] ? [] : $goneLeft as $from => $theirs) {
                 $common = array_intersect($mine, $theirs);
-                if ($common === [] || 2 * count($common) < min(count($mine), count($theirs)) || (count($common) < 2 && mb_strlen((string) reset($common)) < self::TELLING)) {
+                if (
+                    $common === []
+                    || 2 * count($common) < min(count($mine), count($theirs))
+                    || (count($common) < 2 && mb_strlen((string) reset($common)) < self::TELLING)
+                ) {
                     continue;
                 }
                 foreach (Sequences::align(array_values($theirs), array_values($mine))->pairs() as $one => $two) {
@@ -135,8 +142,22 @@ final class CommonStretches
         if (isset($used[$start])) {
             return null;
         }
-        for ($back = 0; $at - $back > $free && $start - $back > 0 && $tokens[$at - $back - 1] === $others[$start - $back - 1] && ! isset($used[$start - $back - 1]); $back++);
-        for ($on = 1; $at + $on < count($tokens) && $start + $on < count($others) && $tokens[$at + $on] === $others[$start + $on] && ! isset($used[$start + $on]); $on++);
+        for (
+            $back = 0;
+            $at - $back > $free
+            && $start - $back > 0
+            && $tokens[$at - $back - 1] === $others[$start - $back - 1]
+            && ! isset($used[$start - $back - 1]);
+            $back++
+        );
+        for (
+            $on = 1;
+            $at + $on < count($tokens)
+            && $start + $on < count($others)
+            && $tokens[$at + $on] === $others[$start + $on]
+            && ! isset($used[$start + $on]);
+            $on++
+        );
         $words = count(array_filter(array_slice($tokens, $at - $back, $back + $on), Words::counts(...)));
 
         return [$at - $back, $start - $back, $words, $back + $on];

@@ -49,7 +49,10 @@ final readonly class Stretches
     {
         [$oldFrom, $oldTo, $newFrom, $newTo] = $this->places[$place];
 
-        return [Word::join(array_slice($this->old, $oldFrom, $oldTo - $oldFrom)), Word::join(array_slice($this->new, $newFrom, $newTo - $newFrom))];
+        return [
+            Word::join(array_slice($this->old, $oldFrom, $oldTo - $oldFrom)),
+            Word::join(array_slice($this->new, $newFrom, $newTo - $newFrom)),
+        ];
     }
 
     /**
@@ -63,7 +66,12 @@ final readonly class Stretches
         $at = 0;
         foreach ($this->places as $place => [$oldFrom, $oldTo, $newFrom, $newTo]) {
             array_push($words, ...array_slice($this->old, $at, $oldFrom - $at));
-            array_push($words, ...(in_array($place, $which, true) ? array_slice($this->new, $newFrom, $newTo - $newFrom) : array_slice($this->old, $oldFrom, $oldTo - $oldFrom)));
+            array_push(
+                $words,
+                ...in_array($place, $which, true)
+                    ? array_slice($this->new, $newFrom, $newTo - $newFrom)
+                    : array_slice($this->old, $oldFrom, $oldTo - $oldFrom),
+            );
             $at = $oldTo;
         }
 

@@ -69,20 +69,43 @@ final class TextCompare
         [$oldWords, $newWords] = [$this->words->of($this->oldText), $this->words->of($this->newText)];
         $groups = [];
         $old = $new = 0;
-        foreach ([...$this->phrases(), [count($oldWords), count($oldWords), count($newWords), count($newWords)]] as [$oldFrom, $oldTo, $newFrom, $newTo]) {
+        foreach (
+            [...$this->phrases(), [count($oldWords), count($oldWords), count($newWords), count($newWords)]] as [$oldFrom, $oldTo, $newFrom, $newTo]
+        ) {
             for (; $old < $oldFrom; $old++, $new++) {
                 $same = $oldWords[$old]->sameMarks($newWords[$new]);
-                self::put($groups, $same ? SpanKind::Same : SpanKind::Formatted, $same ? null : $otherwise, $newWords[$new]->runs, $same ? [] : $oldWords[$old]->runs);
+                self::put(
+                    $groups,
+                    $same ? SpanKind::Same : SpanKind::Formatted,
+                    $same ? null : $otherwise,
+                    $newWords[$new]->runs,
+                    $same ? [] : $oldWords[$old]->runs,
+                );
             }
             for (; $old < $oldTo; $old++) {
-                self::put($groups, isset($went[$old]) ? SpanKind::Went : SpanKind::Removed, $removedBy[$old] ?? $otherwise, $oldWords[$old]->runs, []);
+                self::put(
+                    $groups,
+                    isset($went[$old]) ? SpanKind::Went : SpanKind::Removed,
+                    $removedBy[$old] ?? $otherwise,
+                    $oldWords[$old]->runs,
+                    [],
+                );
             }
             for (; $new < $newTo; $new++) {
-                self::put($groups, isset($came[$new]) ? SpanKind::Came : SpanKind::Added, $addedBy[$new] ?? $otherwise, $newWords[$new]->runs, []);
+                self::put(
+                    $groups,
+                    isset($came[$new]) ? SpanKind::Came : SpanKind::Added,
+                    $addedBy[$new] ?? $otherwise,
+                    $newWords[$new]->runs,
+                    [],
+                );
             }
         }
 
-        return array_map(fn (array $group) => new Span($group[0], new RichText($group[2]), $group[3] === [] ? null : new RichText($group[3]), $group[1]), $groups);
+        return array_map(
+            fn (array $group) => new Span($group[0], new RichText($group[2]), $group[3] === [] ? null : new RichText($group[3]), $group[1]),
+            $groups,
+        );
     }
 
     /**

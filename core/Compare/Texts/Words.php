@@ -11,7 +11,9 @@ use MistyAttic\Core\Content\Run;
 /** Cuts texts at word boundaries (Unicode UAX #29, through ICU). Joined again, the words are the text, to the byte. */
 final class Words
 {
-    /** UAX #29, rules WB3 to WB13b, for what there is of their classes in ASCII, with ICU's own ways: @ is a letter, and a colon joins none. */
+    /**
+     * UAX #29, rules WB3 to WB13b, for what there is of their classes in ASCII, with ICU's own ways: @ is a letter, and a colon joins none.
+     */
     private const ASCII = '/(?:[A-Za-z0-9_@]++|(?<=[A-Za-z@])[.\'](?=[A-Za-z@])|(?<=[0-9])[.,;\'](?=[0-9]))++| ++|\r\n|./s';
 
     private IntlBreakIterator $boundaries;

@@ -59,8 +59,14 @@ final class DocumentBuilder
         $last = $this->parts === [] ? null : $this->parts[count($this->parts) - 1];
         $most = $last?->role === DocumentRole::ListItem->value ? $last->depth + 1 : 0;
         $depth = max(0, min($depth, $most, self::DEEPEST));
-        $starts = $style === 'number' && $number !== null && $number >= 0 && $number <= 999_999 && $number !== $this->numbering->next($depth);
-        $this->add(DocumentRole::ListItem, $depth, ['style' => $style, 'done' => $done, ...($starts ? ['start' => $number] : []), 'text' => self::text($runs)]);
+        $starts
+            = $style === 'number' && $number !== null && $number >= 0 && $number <= 999_999 && $number !== $this->numbering->next($depth);
+        $this->add(DocumentRole::ListItem, $depth, [
+            'style' => $style,
+            'done' => $done,
+            ...$starts ? ['start' => $number] : [],
+            'text' => self::text($runs),
+        ]);
     }
 
     /** @param list<list<array{bool, list<Run>}>> $rows cells, each with whether it is a heading */
@@ -92,7 +98,12 @@ final class DocumentBuilder
             $this->pictures[$chunk] = $source;
         }
         $size = $isBytes ? @getimagesizefromstring($source) : false;
-        $this->add(DocumentRole::Picture, 0, ['chunk' => $chunk, 'alt' => mb_substr(mb_scrub($alt), 0, 500), 'width' => min(20_000, $size[0] ?? 0), 'height' => min(20_000, $size[1] ?? 0)]);
+        $this->add(DocumentRole::Picture, 0, [
+            'chunk' => $chunk,
+            'alt' => mb_substr(mb_scrub($alt), 0, 500),
+            'width' => min(20_000, $size[0] ?? 0),
+            'height' => min(20_000, $size[1] ?? 0),
+        ]);
     }
 
     public function content(): Content

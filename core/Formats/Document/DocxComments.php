@@ -33,7 +33,11 @@ final class DocxComments
             $text = trim(implode("\n", array_map(self::text(...), iterator_to_array(Xml::children($comment, 'w:p'), false))));
             if ($text !== '' && count($said) < SaidInFile::MOST) {
                 // Of several paragraphs the words of the first are told.
-                $said[] = new SaidInFile($comment->getAttribute('w:author'), $text, trim(explode("\n", trim($reader->quotes[$comment->getAttribute('w:id')] ?? ''))[0]));
+                $said[] = new SaidInFile(
+                    $comment->getAttribute('w:author'),
+                    $text,
+                    trim(explode("\n", trim($reader->quotes[$comment->getAttribute('w:id')] ?? ''))[0]),
+                );
             }
         }
 

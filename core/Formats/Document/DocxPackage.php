@@ -10,7 +10,10 @@ use MistyAttic\Core\Formats\Package;
 use MistyAttic\Core\Formats\Xml;
 use MistyAttic\Core\Kinds\Numbering;
 
-/** What of a text document by ECMA-376 is around its blocks: the package with its relations, styles, lists, pictures and comments, and how a run looks. */
+/**
+ * What of a text document by ECMA-376 is around its blocks: the package with its relations, styles, lists, pictures and comments, and how a
+ * run looks.
+ */
 final class DocxPackage
 {
     public const MEDIA_TYPE = 'application/vnd.openxmlformats-officedocument.wordprocessingml.document';
@@ -51,19 +54,56 @@ final class DocxPackage
     /** @param string $body blocks */
     public function bytes(string $title, string $body): string
     {
-        $of = fn (string $name, string $type): string => "<Override PartName=\"/word/{$name}.xml\" ContentType=\"application/vnd.openxmlformats-officedocument.wordprocessingml.{$type}+xml\"/>";
+        $of = fn (
+            string $name,
+            string $type,
+        ): string => "<Override PartName=\"/word/{$name}.xml\" ContentType=\"application/vnd.openxmlformats-officedocument.wordprocessingml.{$type}+xml\"/>";
         if ($this->comments !== []) {
             $this->relation('comments', 'comments.xml');
         }
         $package = new Package;
-        $package->add('[Content_Types].xml', self::HEAD.'<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/><Default Extension="png" ContentType="image/png"/><Default Extension="jpeg" ContentType="image/jpeg"/><Default Extension="gif" ContentType="image/gif"/><Default Extension="webp" ContentType="image/webp"/>'.$of('document', 'document.main').$of('styles', 'styles').$of('numbering', 'numbering').($this->comments === [] ? '' : $of('comments', 'comments')).'<Override PartName="/docProps/core.xml" ContentType="application/vnd.openxmlformats-package.core-properties+xml"/></Types>');
-        $package->add('_rels/.rels', self::HEAD.'<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="'.self::RELATION.'officeDocument" Target="word/document.xml"/><Relationship Id="rId2" Type="http://schemas.openxmlformats.org/package/2006/relationships/metadata/core-properties" Target="docProps/core.xml"/></Relationships>');
-        $package->add('docProps/core.xml', self::HEAD.'<cp:coreProperties xmlns:cp="http://schemas.openxmlformats.org/package/2006/metadata/core-properties" xmlns:dc="http://purl.org/dc/elements/1.1/"><dc:title>'.Xml::escape($title).'</dc:title></cp:coreProperties>');
-        $package->add('word/document.xml', self::HEAD.'<w:document '.self::SPACES."><w:body>{$body}<w:sectPr/></w:body></w:document>");
+        $package->add(
+            '[Content_Types].xml',
+            self::HEAD
+                .'<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/><Default Extension="png" ContentType="image/png"/><Default Extension="jpeg" ContentType="image/jpeg"/><Default Extension="gif" ContentType="image/gif"/><Default Extension="webp" ContentType="image/webp"/>'
+                .$of('document', 'document.main')
+                .$of('styles', 'styles')
+                .$of('numbering', 'numbering')
+                .($this->comments === [] ? '' : $of('comments', 'comments'))
+                .'<Override PartName="/docProps/core.xml" ContentType="application/vnd.openxmlformats-package.core-properties+xml"/></Types>',
+        );
+        $package->add(
+            '_rels/.rels',
+            self::HEAD
+                .'<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="'
+                .self::RELATION
+                .'officeDocument" Target="word/document.xml"/><Relationship Id="rId2" Type="http://schemas.openxmlformats.org/package/2006/relationships/metadata/core-properties" Target="docProps/core.xml"/></Relationships>',
+        );
+        $package->add(
+            'docProps/core.xml',
+            self::HEAD
+                .'<cp:coreProperties xmlns:cp="http://schemas.openxmlformats.org/package/2006/metadata/core-properties" xmlns:dc="http://purl.org/dc/elements/1.1/"><dc:title>'
+                .Xml::escape($title)
+                .'</dc:title></cp:coreProperties>',
+        );
+        $package->add(
+            'word/document.xml',
+            self::HEAD.'<w:document '.self::SPACES."><w:body>{$body}<w:sectPr/></w:body></w:document>",
+        );
         $package->add('word/styles.xml', self::HEAD.'<w:styles '.self::SPACES.'>'.$this->styles().'</w:styles>');
         $package->add('word/numbering.xml', self::HEAD.'<w:numbering '.self::SPACES.'>'.$this->numbering().'</w:numbering>');
-        $package->add('word/_rels/document.xml.rels', self::HEAD.'<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships">'.implode('', $this->relations).'</Relationships>');
-        $this->comments === [] || $package->add('word/comments.xml', self::HEAD.'<w:comments '.self::SPACES.'>'.implode('', $this->comments).'</w:comments>');
+        $package->add(
+            'word/_rels/document.xml.rels',
+            self::HEAD
+                .'<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships">'
+                .implode('', $this->relations)
+                .'</Relationships>',
+        );
+        $this->comments === []
+            || $package->add(
+                'word/comments.xml',
+                self::HEAD.'<w:comments '.self::SPACES.'>'.implode('', $this->comments).'</w:comments>',
+            );
         foreach ($this->pictures as $name => $bytes) {
             $package->add("word/{$name}", $bytes, false);
         }
@@ -74,14 +114,21 @@ final class DocxPackage
     public function relation(string $type, string $target, bool $outside = false): string
     {
         $id = 'rId'.(count($this->relations) + 1);
-        $this->relations[$id] = "<Relationship Id=\"{$id}\" Type=\"".self::RELATION."{$type}\" Target=\"".Xml::escape($target).'"'.($outside ? ' TargetMode="External"' : '').'/>';
+        $this->relations[$id] = "<Relationship Id=\"{$id}\" Type=\""
+        .self::RELATION
+        ."{$type}\" Target=\""
+        .Xml::escape($target)
+        .'"'
+        .($outside ? ' TargetMode="External"' : '')
+        .'/>';
 
         return $id;
     }
 
     private function styles(): string
     {
-        $xml = '<w:style w:type="paragraph" w:default="1" w:styleId="Normal"><w:name w:val="Normal"/></w:style><w:style w:type="paragraph" w:styleId="Quote"><w:name w:val="Quote"/><w:basedOn w:val="Normal"/><w:pPr><w:ind w:left="567"/></w:pPr></w:style><w:style w:type="paragraph" w:styleId="Code"><w:name w:val="Code"/><w:basedOn w:val="Normal"/><w:rPr><w:rFonts w:ascii="monospace" w:hAnsi="monospace"/></w:rPr></w:style><w:style w:type="character" w:styleId="CodeText"><w:name w:val="Code Text"/><w:rPr><w:rFonts w:ascii="monospace" w:hAnsi="monospace"/></w:rPr></w:style>';
+        $xml
+            = '<w:style w:type="paragraph" w:default="1" w:styleId="Normal"><w:name w:val="Normal"/></w:style><w:style w:type="paragraph" w:styleId="Quote"><w:name w:val="Quote"/><w:basedOn w:val="Normal"/><w:pPr><w:ind w:left="567"/></w:pPr></w:style><w:style w:type="paragraph" w:styleId="Code"><w:name w:val="Code"/><w:basedOn w:val="Normal"/><w:rPr><w:rFonts w:ascii="monospace" w:hAnsi="monospace"/></w:rPr></w:style><w:style w:type="character" w:styleId="CodeText"><w:name w:val="Code Text"/><w:rPr><w:rFonts w:ascii="monospace" w:hAnsi="monospace"/></w:rPr></w:style>';
         for ($level = 1; $level <= 4; $level++) {
             $outline = $level - 1;
             $size = 40 - 4 * $level;
@@ -106,7 +153,9 @@ final class DocxPackage
 
         $xml .= '<w:num w:numId="1"><w:abstractNumId w:val="1"/></w:num><w:num w:numId="2"><w:abstractNumId w:val="2"/></w:num>';
         foreach ($this->lists as $at => [$depth, $start]) {
-            $xml .= '<w:num w:numId="'.($at + 3)."\"><w:abstractNumId w:val=\"2\"/><w:lvlOverride w:ilvl=\"{$depth}\"><w:startOverride w:val=\"{$start}\"/></w:lvlOverride></w:num>";
+            $xml .= '<w:num w:numId="'
+            .($at + 3)
+            ."\"><w:abstractNumId w:val=\"2\"/><w:lvlOverride w:ilvl=\"{$depth}\"><w:startOverride w:val=\"{$start}\"/></w:lvlOverride></w:num>";
         }
 
         return $xml;
@@ -134,8 +183,18 @@ final class DocxPackage
     public function comment(string $author, string $initials, string $at, string $text): int
     {
         $id = count($this->comments);
-        $paragraphs = implode('', array_map(fn (string $line): string => '<w:p><w:r><w:t xml:space="preserve">'.Xml::escape($line).'</w:t></w:r></w:p>', explode("\n", $text)));
-        $this->comments[] = "<w:comment w:id=\"{$id}\" w:author=\"".Xml::escape($author).'" w:initials="'.Xml::escape($initials)."\" w:date=\"{$at}\">{$paragraphs}</w:comment>";
+        $paragraphs = implode(
+            '',
+            array_map(
+                fn (string $line): string => '<w:p><w:r><w:t xml:space="preserve">'.Xml::escape($line).'</w:t></w:r></w:p>',
+                explode("\n", $text),
+            ),
+        );
+        $this->comments[] = "<w:comment w:id=\"{$id}\" w:author=\""
+        .Xml::escape($author)
+        .'" w:initials="'
+        .Xml::escape($initials)
+        ."\" w:date=\"{$at}\">{$paragraphs}</w:comment>";
 
         return $id;
     }
@@ -143,14 +202,27 @@ final class DocxPackage
     /** How a run looks: the inside of its properties. */
     public static function look(Run $run): string
     {
-        return (isset($run->marks['code']) ? '<w:rStyle w:val="CodeText"/>' : '').(isset($run->marks['bold']) ? '<w:b/>' : '').(isset($run->marks['italic']) ? '<w:i/>' : '').(isset($run->marks['strike']) ? '<w:strike/>' : '').(isset($run->marks['underline']) ? '<w:u w:val="single"/>' : '').(isset($run->marks['raised']) ? '<w:vertAlign w:val="superscript"/>' : (isset($run->marks['lowered']) ? '<w:vertAlign w:val="subscript"/>' : ''));
+        return (isset($run->marks['code']) ? '<w:rStyle w:val="CodeText"/>' : '')
+            .(isset($run->marks['bold']) ? '<w:b/>' : '')
+            .(isset($run->marks['italic']) ? '<w:i/>' : '')
+            .(isset($run->marks['strike']) ? '<w:strike/>' : '')
+            .(isset($run->marks['underline']) ? '<w:u w:val="single"/>' : '')
+            .(isset($run->marks['raised'])
+                ? '<w:vertAlign w:val="superscript"/>'
+                : (isset($run->marks['lowered'])
+                    ? '<w:vertAlign w:val="subscript"/>'
+                    : ''));
     }
 
     /** @param string $properties the inside of them */
     public static function run(string $text, string $properties, bool $isDeleted = false): string
     {
         $t = $isDeleted ? 'w:delText' : 'w:t';
-        $inner = preg_replace(['/\n/', '/\t/'], ["</{$t}><w:br/><{$t} xml:space=\"preserve\">", "</{$t}><w:tab/><{$t} xml:space=\"preserve\">"], Xml::escape($text));
+        $inner = preg_replace(
+            ['/\n/', '/\t/'],
+            ["</{$t}><w:br/><{$t} xml:space=\"preserve\">", "</{$t}><w:tab/><{$t} xml:space=\"preserve\">"],
+            Xml::escape($text),
+        );
 
         return '<w:r>'.($properties === '' ? '' : "<w:rPr>{$properties}</w:rPr>")."<{$t} xml:space=\"preserve\">{$inner}</{$t}></w:r>";
     }

@@ -63,7 +63,10 @@ final class DocxReader implements TrackedReader
         DocxSettling::of($body, fn (string $author): bool => false);
         $addresses = $this->addresses($limits);
         $named = fn (string $author): string => isset($addresses[$author]) ? "{$author} <{$addresses[$author]}>" : $author;
-        $said = DocxComments::of($body, Xml::read($this->archive->fileIfThere('word/comments.xml', $limits->tree) ?? '<none/>', 'word/comments.xml'));
+        $said = DocxComments::of(
+            $body,
+            Xml::read($this->archive->fileIfThere('word/comments.xml', $limits->tree) ?? '<none/>', 'word/comments.xml'),
+        );
         $content = $this->settled($bytes, $limits, fn (string $author): bool => false);
         $tracked = array_map(function (string $of) use ($bytes, $limits, $named): TrackedTree {
             $changed = (new self)->settled($bytes, $limits, fn (string $author): bool => $author === $of);
@@ -71,14 +74,23 @@ final class DocxReader implements TrackedReader
             return new TrackedTree($named($of), $changed->tree, $changed->pictures);
         }, $authors);
 
-        return new Content($content->kind, $content->tree, $content->pictures, $content->left, $tracked, array_map(fn (SaidInFile $one): SaidInFile => $one->with(by: $named($one->by)), $said));
+        return new Content(
+            $content->kind,
+            $content->tree,
+            $content->pictures,
+            $content->left,
+            $tracked,
+            array_map(fn (SaidInFile $one): SaidInFile => $one->with(by: $named($one->by)), $said),
+        );
     }
 
     /** @return array<string, string> author => their address, of those among the people of the file who have one */
     private function addresses(FormatLimits $limits): array
     {
         $addresses = [];
-        foreach (Xml::children(Xml::read($this->archive->fileIfThere('word/people.xml', $limits->tree) ?? '<none/>', 'word/people.xml')) as $person) {
+        foreach (
+            Xml::children(Xml::read($this->archive->fileIfThere('word/people.xml', $limits->tree) ?? '<none/>', 'word/people.xml')) as $person
+        ) {
             $known = $person->firstElementChild === null ? '' : self::attribute($person->firstElementChild, 'userId');
             if (preg_match('/[^\s:<>]+@[^\s:<>]+/', $known, $found) === 1) {
                 $addresses[self::attribute($person, 'author')] = $found[0];
@@ -117,7 +129,8 @@ final class DocxReader implements TrackedReader
 
     private function body(FormatLimits $limits): DOMElement
     {
-        return Xml::child(Xml::read($this->archive->file(self::TEXT, $limits->tree), self::TEXT), 'w:body') ?? throw Unreadable::because('it has no text', self::TEXT);
+        return Xml::child(Xml::read($this->archive->file(self::TEXT, $limits->tree), self::TEXT), 'w:body')
+            ?? throw Unreadable::because('it has no text', self::TEXT);
     }
 
     private function learn(): void
@@ -191,7 +204,12 @@ final class DocxReader implements TrackedReader
             };
             foreach ($this->pictures as [$relation, $alt]) {
                 $target = $this->relations[$relation] ?? '';
-                $bytes = $target === '' ? null : $this->archive->fileIfThere(str_starts_with($target, '/') ? substr($target, 1) : "word/{$target}", $this->limits->bytes);
+                $bytes = $target === ''
+                    ? null
+                    : $this->archive->fileIfThere(
+                        str_starts_with($target, '/') ? substr($target, 1) : "word/{$target}",
+                        $this->limits->bytes,
+                    );
                 $this->builder->picture($bytes ?? $target, $alt, $bytes !== null);
             }
             $this->pictures = [];
@@ -218,7 +236,13 @@ final class DocxReader implements TrackedReader
             if ($task) {
                 $runs[0] = new Run(mb_substr($runs[0]->text, 2), $runs[0]->marks);
             }
-            $this->builder->item($depth, $runs, $task ? 'task' : ($numbered ? 'number' : 'bullet'), in_array($box, ['☑ ', '☒ '], true), $number === null ? null : $this->number($list, $depth));
+            $this->builder->item(
+                $depth,
+                $runs,
+                $task ? 'task' : ($numbered ? 'number' : 'bullet'),
+                in_array($box, ['☑ ', '☒ '], true),
+                $number === null ? null : $this->number($list, $depth),
+            );
         } elseif ($runs === [] && $properties !== null && Xml::child($properties, 'w:pBdr', 'w:bottom') !== null) {
             $this->builder->rule();
         } else {
@@ -289,13 +313,19 @@ final class DocxReader implements TrackedReader
     {
         $runs = [];
         foreach (Xml::children($parent) as $element) {
-            array_push($runs, ...match ($element->nodeName) {
-                'w:r' => $this->run($element, $marks),
-                'w:hyperlink' => $this->runs($element, [...$marks, 'link' => $this->relations[$element->getAttribute('r:id')] ?? '#'.$element->getAttribute('w:anchor')]),
-                'w:ins', 'w:moveTo', 'w:smartTag', 'w:fldSimple', 'w:customXml', 'w:bdo', 'w:dir' => $this->runs($element, $marks),
-                'w:sdt' => $this->runs(Xml::child($element, 'w:sdtContent') ?? $element, $marks),
-                default => [],
-            });
+            array_push(
+                $runs,
+                ...match ($element->nodeName) {
+                    'w:r' => $this->run($element, $marks),
+                    'w:hyperlink' => $this->runs($element, [
+                        ...$marks,
+                        'link' => $this->relations[$element->getAttribute('r:id')] ?? '#'.$element->getAttribute('w:anchor'),
+                    ]),
+                    'w:ins', 'w:moveTo', 'w:smartTag', 'w:fldSimple', 'w:customXml', 'w:bdo', 'w:dir' => $this->runs($element, $marks),
+                    'w:sdt' => $this->runs(Xml::child($element, 'w:sdtContent') ?? $element, $marks),
+                    default => [],
+                },
+            );
         }
 
         return $runs;

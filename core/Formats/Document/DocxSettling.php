@@ -8,7 +8,10 @@ use Closure;
 use DOMElement;
 use MistyAttic\Core\Formats\Xml;
 
-/** The tracked changes of a text settled, each by its author: accepted, or rejected as if they had never been (ECMA-376 part 1, 17.13.5). Changes the tree that it is given. */
+/**
+ * The tracked changes of a text settled, each by its author: accepted, or rejected as if they had never been (ECMA-376 part 1, 17.13.5).
+ * Changes the tree that it is given.
+ */
 final readonly class DocxSettling
 {
     private const COMES = ['w:ins', 'w:moveTo'];
@@ -31,7 +34,13 @@ final readonly class DocxSettling
     {
         $authors = [];
         foreach (Xml::children($body) as $element) {
-            if (in_array($element->nodeName, [...self::COMES, ...self::GOES, 'w:cellIns', 'w:cellDel', 'w:rPrChange', 'w:pPrChange', 'w:trPrChange'], true)) {
+            if (
+                in_array(
+                    $element->nodeName,
+                    [...self::COMES, ...self::GOES, 'w:cellIns', 'w:cellDel', 'w:rPrChange', 'w:pPrChange', 'w:trPrChange'],
+                    true,
+                )
+            ) {
                 $authors[] = $element->getAttribute('w:author');
             }
             array_push($authors, ...self::authors($element));
@@ -100,7 +109,11 @@ final readonly class DocxSettling
                 $was = Xml::child($element, $properties->nodeName);
                 foreach (iterator_to_array(Xml::children($properties), false) as $now) {
                     // The end of a paragraph has looks of its own, which are no part of this.
-                    if ($now !== $element && ! ($properties->nodeName === 'w:pPr' && in_array($now->nodeName, ['w:rPr', 'w:sectPr'], true)) && ! in_array($now->nodeName, [...self::COMES, ...self::GOES], true)) {
+                    if (
+                        $now !== $element
+                        && ! ($properties->nodeName === 'w:pPr' && in_array($now->nodeName, ['w:rPr', 'w:sectPr'], true))
+                        && ! in_array($now->nodeName, [...self::COMES, ...self::GOES], true)
+                    ) {
                         $now->remove();
                     }
                 }
@@ -119,7 +132,10 @@ final readonly class DocxSettling
     private function isGone(DOMElement $element, string $properties, array $comes, array $goes): bool
     {
         foreach (Xml::children(Xml::child($element, $properties) ?? new DOMElement('none')) as $mark) {
-            if ((in_array($mark->nodeName, $comes, true) && ! $this->isAccepted($mark)) || (in_array($mark->nodeName, $goes, true) && $this->isAccepted($mark))) {
+            if (
+                (in_array($mark->nodeName, $comes, true) && ! $this->isAccepted($mark))
+                || (in_array($mark->nodeName, $goes, true) && $this->isAccepted($mark))
+            ) {
                 return true;
             }
         }
@@ -137,7 +153,10 @@ final readonly class DocxSettling
     /** A paragraph without its end is one with the next, which has the looks of both. */
     private function join(DOMElement $paragraph): void
     {
-        $content = array_filter(iterator_to_array(Xml::children($paragraph), false), fn (DOMElement $element) => $element->nodeName !== 'w:pPr');
+        $content = array_filter(
+            iterator_to_array(Xml::children($paragraph), false),
+            fn (DOMElement $element) => $element->nodeName !== 'w:pPr',
+        );
         $next = $paragraph->nextElementSibling;
         if (! self::says($paragraph)) {
             $paragraph->remove();
@@ -152,7 +171,10 @@ final readonly class DocxSettling
     private static function says(DOMElement $element): bool
     {
         foreach (Xml::children($element) as $child) {
-            if (in_array($child->nodeName, ['w:t', 'w:tab', 'w:br', 'w:cr', 'w:drawing', 'w:pict', 'w:noBreakHyphen', 'w:tbl'], true) || ($child->nodeName !== 'w:pPr' && self::says($child))) {
+            if (
+                in_array($child->nodeName, ['w:t', 'w:tab', 'w:br', 'w:cr', 'w:drawing', 'w:pict', 'w:noBreakHyphen', 'w:tbl'], true)
+                || ($child->nodeName !== 'w:pPr' && self::says($child))
+            ) {
                 return true;
             }
         }

@@ -45,7 +45,11 @@ final class DocxWriter implements Writer
     /** What is before the words of an item that can be ticked. */
     public static function box(Part $part): string
     {
-        return $part->role === DocumentRole::ListItem->value && $part->string('style') === 'task' ? (($part->fields['done'] ?? false) === true ? '☑ ' : '☐ ') : '';
+        return $part->role === DocumentRole::ListItem->value && $part->string('style') === 'task'
+            ? (($part->fields['done'] ?? false) === true
+                ? '☑ '
+                : '☐ ')
+            : '';
     }
 
     /** @param string $rows with their cells */
@@ -65,7 +69,10 @@ final class DocxWriter implements Writer
         foreach ($tree->parts as $part) {
             $xml .= match (DocumentRole::from($part->role)) {
                 DocumentRole::Row, DocumentRole::Cell => '',
-                DocumentRole::ListItem => $this->paragraph($this->package->list($part, $lists[$part->id] ?? null), new RichText([new Run(self::box($part)), ...$part->richText()->runs])),
+                DocumentRole::ListItem => $this->paragraph(
+                    $this->package->list($part, $lists[$part->id] ?? null),
+                    new RichText([new Run(self::box($part)), ...$part->richText()->runs]),
+                ),
                 DocumentRole::Table => $this->table($tree, $part),
                 DocumentRole::Picture => '<w:p>'.$this->package->picture($part, $picture).'</w:p>',
                 default => $this->paragraph(self::style($part), $part->richText()),
@@ -88,8 +95,13 @@ final class DocxWriter implements Writer
         foreach ($tree->children()[$table->id] ?? [] as $row) {
             $cells = $tree->children()[$row] ?? [];
             $width = max($width, count($cells));
-            $head = $head && $cells !== [] && array_filter($cells, fn (string $id) => ($tree->get($id)->fields['head'] ?? false) !== true) === [];
-            $rows .= '<w:tr>'.($head ? '<w:trPr><w:tblHeader/></w:trPr>' : '').implode('', array_map(fn (string $id) => "<w:tc>{$this->paragraph('', $tree->get($id)->richText())}</w:tc>", $cells)).'</w:tr>';
+            $head = $head
+            && $cells !== []
+            && array_filter($cells, fn (string $id) => ($tree->get($id)->fields['head'] ?? false) !== true) === [];
+            $rows .= '<w:tr>'
+            .($head ? '<w:trPr><w:tblHeader/></w:trPr>' : '')
+            .implode('', array_map(fn (string $id) => "<w:tc>{$this->paragraph('', $tree->get($id)->richText())}</w:tc>", $cells))
+            .'</w:tr>';
         }
 
         return self::tableOf($rows, $width);
@@ -97,6 +109,12 @@ final class DocxWriter implements Writer
 
     private function inline(RichText $text): string
     {
-        return implode('', array_map(fn (Run $run): string => $this->package->linked($run, DocxPackage::run($run->text, DocxPackage::look($run))), $text->runs));
+        return implode(
+            '',
+            array_map(
+                fn (Run $run): string => $this->package->linked($run, DocxPackage::run($run->text, DocxPackage::look($run))),
+                $text->runs,
+            ),
+        );
     }
 }

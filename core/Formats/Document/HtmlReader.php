@@ -21,12 +21,78 @@ use Symfony\Component\HtmlSanitizer\HtmlSanitizerConfig;
 /** HTML (Living Standard) as a document: what is no heading, text, list, table or picture is left out by the sanitizer. */
 final class HtmlReader implements Reader
 {
-    private const MARKS = ['b' => 'bold', 'strong' => 'bold', 'i' => 'italic', 'em' => 'italic', 's' => 'strike', 'del' => 'strike', 'strike' => 'strike', 'sup' => 'raised', 'sub' => 'lowered', 'u' => 'underline', 'ins' => 'underline', 'code' => 'code', 'kbd' => 'code', 'samp' => 'code'];
+    private const MARKS = [
+        'b' => 'bold',
+        'strong' => 'bold',
+        'i' => 'italic',
+        'em' => 'italic',
+        's' => 'strike',
+        'del' => 'strike',
+        'strike' => 'strike',
+        'sup' => 'raised',
+        'sub' => 'lowered',
+        'u' => 'underline',
+        'ins' => 'underline',
+        'code' => 'code',
+        'kbd' => 'code',
+        'samp' => 'code',
+    ];
 
-    private const BLOCKS = ['h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'p', 'ul', 'ol', 'blockquote', 'pre', 'table', 'hr', 'div', 'section', 'article', 'main', 'header', 'footer', 'figure', 'dl', 'dt', 'dd', 'li', 'figcaption', 'nav', 'aside', 'address'];
+    private const BLOCKS = [
+        'h1',
+        'h2',
+        'h3',
+        'h4',
+        'h5',
+        'h6',
+        'p',
+        'ul',
+        'ol',
+        'blockquote',
+        'pre',
+        'table',
+        'hr',
+        'div',
+        'section',
+        'article',
+        'main',
+        'header',
+        'footer',
+        'figure',
+        'dl',
+        'dt',
+        'dd',
+        'li',
+        'figcaption',
+        'nav',
+        'aside',
+        'address',
+    ];
 
     /** Empty elements, and those whose end is often left out. */
-    private const UNNESTED = ['br', 'hr', 'img', 'input', 'meta', 'link', 'col', 'wbr', 'source', 'area', 'base', 'embed', 'track', 'p', 'li', 'td', 'th', 'tr', 'dt', 'dd', 'option'];
+    private const UNNESTED = [
+        'br',
+        'hr',
+        'img',
+        'input',
+        'meta',
+        'link',
+        'col',
+        'wbr',
+        'source',
+        'area',
+        'base',
+        'embed',
+        'track',
+        'p',
+        'li',
+        'td',
+        'th',
+        'tr',
+        'dt',
+        'dd',
+        'option',
+    ];
 
     private const MOST_TAGS = 120_000;
 
@@ -42,13 +108,53 @@ final class HtmlReader implements Reader
         }
         $bytes = mb_scrub(str_replace("\0", '', $bytes));
         self::checkShape($bytes, $limits->depth);
-        $body = preg_match('~<body\b[^>]*>(.*?)(</body\s*>|$)~is', $bytes, $found) === 1 ? $found[1] : (string) preg_replace('~<head\b.*?</head\s*>|<!doctype[^>]*>~is', '', $bytes);
-        $config = (new HtmlSanitizerConfig)->withMaxInputLength(-1)->allowRelativeLinks()->allowRelativeMedias()->allowLinkSchemes(['http', 'https', 'mailto', 'tel'])->allowMediaSchemes(['http', 'https', 'data']);
+        $body = preg_match('~<body\b[^>]*>(.*?)(</body\s*>|$)~is', $bytes, $found) === 1
+            ? $found[1]
+            : (string) preg_replace('~<head\b.*?</head\s*>|<!doctype[^>]*>~is', '', $bytes);
+        $config = (new HtmlSanitizerConfig)
+            ->withMaxInputLength(-1)
+            ->allowRelativeLinks()
+            ->allowRelativeMedias()
+            ->allowLinkSchemes(['http', 'https', 'mailto', 'tel'])
+            ->allowMediaSchemes(['http', 'https', 'data']);
         foreach ([...self::BLOCKS, ...array_keys(self::MARKS), 'br', 'thead', 'tbody', 'tfoot', 'tr', 'caption'] as $element) {
             $config = $config->allowElement($element);
         }
-        $config = $config->allowElement('a', ['href'])->allowElement('img', ['src', 'alt'])->allowElement('td', ['colspan'])->allowElement('th', ['colspan'])->allowElement('input', ['type', 'checked'])->allowElement('ol', ['start'])->allowElement('li', ['value']);
-        foreach (['span', 'font', 'label', 'form', 'center', 'small', 'big', 'mark', 'time', 'abbr', 'cite', 'q', 'body', 'html', 'details', 'summary', 'picture', 'tt', 'var', 'dfn', 'wbr', 'bdi', 'bdo'] as $element) {
+        $config = $config
+            ->allowElement('a', ['href'])
+            ->allowElement('img', ['src', 'alt'])
+            ->allowElement('td', ['colspan'])
+            ->allowElement('th', ['colspan'])
+            ->allowElement('input', ['type', 'checked'])
+            ->allowElement('ol', ['start'])
+            ->allowElement('li', ['value']);
+        foreach (
+            [
+                'span',
+                'font',
+                'label',
+                'form',
+                'center',
+                'small',
+                'big',
+                'mark',
+                'time',
+                'abbr',
+                'cite',
+                'q',
+                'body',
+                'html',
+                'details',
+                'summary',
+                'picture',
+                'tt',
+                'var',
+                'dfn',
+                'wbr',
+                'bdi',
+                'bdo',
+            ] as $element
+        ) {
             $config = $config->blockElement($element);
         }
         $clean = (new HtmlSanitizer($config))->sanitize($body);
@@ -130,7 +236,13 @@ final class HtmlReader implements Reader
                     $runs = [...$runs, ...($breaks ? [new Run("\n")] : []), ...$own];
                 }
             }
-            $this->builder->item($depth, self::collapsed($runs), $task !== null ? 'task' : (strtolower($list->nodeName) === 'ol' ? 'number' : 'bullet'), $task ?? false, $number++);
+            $this->builder->item(
+                $depth,
+                self::collapsed($runs),
+                $task !== null ? 'task' : (strtolower($list->nodeName) === 'ol' ? 'number' : 'bullet'),
+                $task ?? false,
+                $number++,
+            );
             foreach ($below as $inner) {
                 $this->list($inner, $depth + 1);
             }

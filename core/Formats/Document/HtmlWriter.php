@@ -14,7 +14,15 @@ use MistyAttic\Core\Kinds\Numbering;
 /** A document as one self-contained page (HTML Living Standard); pictures are inside. */
 final class HtmlWriter implements Writer
 {
-    private const TAGS = ['bold' => 'strong', 'code' => 'code', 'italic' => 'em', 'lowered' => 'sub', 'raised' => 'sup', 'strike' => 's', 'underline' => 'u'];
+    private const TAGS = [
+        'bold' => 'strong',
+        'code' => 'code',
+        'italic' => 'em',
+        'lowered' => 'sub',
+        'raised' => 'sup',
+        'strike' => 's',
+        'underline' => 'u',
+    ];
 
     /** @var array<string, array{int, bool}>|null numbered item => its number, and whether it begins */
     private ?array $numbers = null;
@@ -45,7 +53,8 @@ final class HtmlWriter implements Writer
             $needed = $part->role === DocumentRole::ListItem->value ? ($part->string('style') === 'number' ? 'ol' : 'ul') : null;
             [$number, $begins] = $numbers[$id] ?? [1, false];
             if ($needed !== $list || ($list === 'ol' && $begins)) {
-                $html .= ($list === null ? '' : "</{$list}>\n").($needed === null ? '' : "<{$needed}".($number === 1 ? '' : " start=\"{$number}\"").">\n");
+                $html .= ($list === null ? '' : "</{$list}>\n")
+                .($needed === null ? '' : "<{$needed}".($number === 1 ? '' : " start=\"{$number}\"").">\n");
                 $list = $needed;
             }
             $html .= $this->block($tree, $part, $picture);
@@ -68,7 +77,11 @@ final class HtmlWriter implements Writer
             DocumentRole::Table => "<table>\n{$this->blocks($tree, $part->id, $picture)}</table>\n",
             DocumentRole::Row => "<tr>{$this->blocks($tree, $part->id, $picture)}</tr>\n",
             DocumentRole::Cell => ($part->fields['head'] ?? false) === true ? "<th>{$text}</th>" : "<td>{$text}</td>",
-            DocumentRole::Picture => '<p><img src="'.self::escape($picture($part->string('chunk')) ?? '').'" alt="'.self::escape($part->string('alt'))."\"></p>\n",
+            DocumentRole::Picture => '<p><img src="'
+                .self::escape($picture($part->string('chunk')) ?? '')
+                .'" alt="'
+                .self::escape($part->string('alt'))
+                ."\"></p>\n",
             DocumentRole::Rule => "<hr>\n",
         };
     }

@@ -51,7 +51,11 @@ final class MarkdownReader implements Reader
     {
         $this->builder = new DocumentBuilder($limits);
         $environment = new Environment(['max_nesting_level' => 60, 'max_delimiters_per_line' => 500]);
-        $environment->addExtension(new CommonMarkCoreExtension)->addExtension(new TableExtension)->addExtension(new StrikethroughExtension)->addExtension(new TaskListExtension);
+        $environment
+            ->addExtension(new CommonMarkCoreExtension)
+            ->addExtension(new TableExtension)
+            ->addExtension(new StrikethroughExtension)
+            ->addExtension(new TaskListExtension);
         try {
             $this->blocks((new MarkdownParser($environment))->parse(mb_scrub(str_replace("\0", '', $bytes))));
         } catch (CommonMarkException $e) {
@@ -68,7 +72,10 @@ final class MarkdownReader implements Reader
                 $block instanceof Heading => $this->builder->heading($block->getLevel(), $this->runs($block)),
                 $block instanceof BlockQuote => $this->blocks($block, DocumentRole::Quote),
                 $block instanceof ListBlock => $this->list($block, 0),
-                $block instanceof FencedCode, $block instanceof IndentedCode => $this->builder->paragraph([new Run(rtrim($block->getLiteral(), "\n"))], DocumentRole::Code),
+                $block instanceof FencedCode, $block instanceof IndentedCode => $this->builder->paragraph(
+                    [new Run(rtrim($block->getLiteral(), "\n"))],
+                    DocumentRole::Code,
+                ),
                 $block instanceof HtmlBlock => $this->builder->paragraph([new Run($block->getLiteral())], DocumentRole::Code),
                 $block instanceof ThematicBreak => $this->builder->rule(),
                 $block instanceof Table => $this->table($block),
@@ -81,7 +88,8 @@ final class MarkdownReader implements Reader
     {
         $only = $block->firstChild();
         if ($only instanceof Image && $only->next() === null) {
-            $bytes = preg_match('~^data:image/[a-z.+-]+;base64,(.+)$~s', $only->getUrl(), $found) === 1 ? base64_decode($found[1], true) : false;
+            $bytes
+                = preg_match('~^data:image/[a-z.+-]+;base64,(.+)$~s', $only->getUrl(), $found) === 1 ? base64_decode($found[1], true) : false;
             $this->builder->picture($bytes === false ? $only->getUrl() : $bytes, self::plain($only), $bytes !== false);
         } else {
             $this->builder->paragraph($this->runs($block), $role);
@@ -105,10 +113,18 @@ final class MarkdownReader implements Reader
                 if ($runs === [] && $marker instanceof TaskListItemMarker) {
                     $task = $marker->isChecked();
                 }
-                $own = $block instanceof FencedCode || $block instanceof IndentedCode ? [new Run(rtrim($block->getLiteral(), "\n"), ['code' => true])] : $this->runs($block);
+                $own = $block instanceof FencedCode || $block instanceof IndentedCode
+                    ? [new Run(rtrim($block->getLiteral(), "\n"), ['code' => true])]
+                    : $this->runs($block);
                 $runs = $runs === [] ? $own : [...$runs, new Run("\n"), ...$own];
             }
-            $this->builder->item($depth, $runs, $task !== null ? 'task' : ($ordered ? 'number' : 'bullet'), $task ?? false, $ordered ? $number++ : null);
+            $this->builder->item(
+                $depth,
+                $runs,
+                $task !== null ? 'task' : ($ordered ? 'number' : 'bullet'),
+                $task ?? false,
+                $ordered ? $number++ : null,
+            );
             foreach ($below as $inner) {
                 $this->list($inner, $depth + 1);
             }

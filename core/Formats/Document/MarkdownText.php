@@ -8,9 +8,9 @@ use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
 
 /**
- * A rich text as Markdown that is read as the very same. Signs are escaped where a reader could take them for markup (CommonMark 0.31, 2.4),
- * also the few more of pandoc's commonmark_x. Marks are nested in one order; where a sign of emphasis would not count as one (6.2), the letter
- * beside it is written as an entity. Spaces at the ends of what is emphasised are outside of it.
+ * A rich text as Markdown that is read as the very same. Signs are escaped where a reader could take them for markup (CommonMark 0.31,
+ * 2.4), also the few more of pandoc's commonmark_x. Marks are nested in one order; where a sign of emphasis would not count as one (6.2),
+ * the letter beside it is written as an entity. Spaces at the ends of what is emphasised are outside of it.
  */
 final class MarkdownText
 {
@@ -20,7 +20,10 @@ final class MarkdownText
     /** Behind a line break there is no other way to write it, in a heading and a cell. */
     private const BREAK = '<br>';
 
-    /** @var list<array{string, 'text'|'code'|'begin'|'end'}> pieces that are written: texts as they are to be read, code as it is written, and signs of marks */
+    /**
+     * @var list<array{string, 'text'|'code'|'begin'|'end'}> pieces that are written: texts as they are to be read, code as it is written,
+     *     and signs of marks
+     */
     private array $pieces = [];
 
     /** @var array<string, string> the signs that are open, by their marks */
@@ -59,7 +62,9 @@ final class MarkdownText
     {
         $pieces = [];
         foreach ($runs as $run) {
-            $parts = isset($run->marks['code']) ? preg_split('/(\n)/', $run->text, -1, PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY) : preg_split('/^(\s+)|(\s+)$|(\s*\n\s*)/uD', $run->text, -1, PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY);
+            $parts = isset($run->marks['code'])
+                ? preg_split('/(\n)/', $run->text, -1, PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY)
+                : preg_split('/^(\s+)|(\s+)$|(\s*\n\s*)/uD', $run->text, -1, PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY);
             foreach ($parts ?: [] as $part) {
                 $pieces[] = new Run($part, $run->marks);
             }
@@ -70,7 +75,10 @@ final class MarkdownText
             $marks = $piece->marks;
             if ($isSpace) {
                 [$before, $after] = [self::solid($pieces, $at, -1), self::solid($pieces, $at, 1)];
-                $marks = array_intersect_key($before, array_flip(array_diff(array_slice(self::MARKS, 0, self::shared($before, $after)), ['code'])));
+                $marks = array_intersect_key(
+                    $before,
+                    array_flip(array_diff(array_slice(self::MARKS, 0, self::shared($before, $after)), ['code'])),
+                );
             }
             $last = $apart === [] ? null : $apart[count($apart) - 1];
             if ($last !== null && $last->marks === $marks && ! isset($marks['code'])) {
@@ -190,7 +198,9 @@ final class MarkdownText
                 $text = $this->entity(mb_substr($piece, 0, 1)).mb_substr($text, 1);
             }
             if ($this->hides($at, 1, $piece)) {
-                $text = mb_strlen($piece) === 1 && str_ends_with($text, ';') ? $text : mb_substr($text, 0, -1).$this->entity(mb_substr($piece, -1));
+                $text = mb_strlen($piece) === 1 && str_ends_with($text, ';')
+                    ? $text
+                    : mb_substr($text, 0, -1).$this->entity(mb_substr($piece, -1));
             }
             if (str_ends_with($piece, '`') && ($this->pieces[$at + 1][1] ?? '') === 'code') {
                 // Some readers take a tick behind a backslash together with those of code.
@@ -212,7 +222,11 @@ final class MarkdownText
         }
         $wanted = $side < 0 ? 'end' : 'begin';
         $signs = [];
-        for ($next = $at + $side; isset($this->pieces[$next]) && in_array($this->pieces[$next][1], ['begin', 'end'], true); $next += $side) {
+        for (
+            $next = $at + $side;
+            isset($this->pieces[$next]) && in_array($this->pieces[$next][1], ['begin', 'end'], true);
+            $next += $side
+        ) {
             if ($this->pieces[$next][1] !== $wanted) {
                 // They are beside another sign, and not beside this letter.
                 return false;
@@ -226,7 +240,12 @@ final class MarkdownText
         $beyond = $side < 0 ? mb_substr($far[0], -1) : mb_substr($far[0], 0, 1);
 
         // An underscore in a word is none; others need a letter on their inner side, which is not an entity itself.
-        return in_array('_', $signs, true) || in_array('__', $signs, true) || count($signs) > 1 || $far[1] === 'code' || mb_strlen($far[0]) === 1 || preg_match('/^[\p{P}\p{S}]/u', $beyond) === 1;
+        return in_array('_', $signs, true)
+            || in_array('__', $signs, true)
+            || count($signs) > 1
+            || $far[1] === 'code'
+            || mb_strlen($far[0]) === 1
+            || preg_match('/^[\p{P}\p{S}]/u', $beyond) === 1;
     }
 
     private function entity(string $letter): string
@@ -255,7 +274,10 @@ final class MarkdownText
         if (preg_match('/^[ \t]/', $line) === 1) {
             return $this->entity($line[0]).substr($line, 1);
         }
-        if (preg_match('/^[|:+=-][\s|:+=-]*$/D', $line) === 1 || preg_match('/^(#{1,6}|[+-]|:{1,3}|~)(\s|$)|^:{3}|^#+$|^\(@/', $line) === 1) {
+        if (
+            preg_match('/^[|:+=-][\s|:+=-]*$/D', $line) === 1
+            || preg_match('/^(#{1,6}|[+-]|:{1,3}|~)(\s|$)|^:{3}|^#+$|^\(@/', $line) === 1
+        ) {
             return '\\'.$line;
         }
 

@@ -12,8 +12,8 @@ use MistyAttic\Core\Kinds\Document\DocumentRole;
 use MistyAttic\Core\Kinds\Numbering;
 
 /**
- * A document as Markdown: CommonMark 0.31, with the tables, task lists and strikethrough of its usual extensions,
- * and `<u>`, `<sup>` and `<sub>` for underlined, raised and lowered text, which Markdown has no sign for. Pictures are references at the end.
+ * A document as Markdown: CommonMark 0.31, with the tables, task lists and strikethrough of its usual extensions, and `<u>`, `<sup>` and
+ * `<sub>` for underlined, raised and lowered text, which Markdown has no sign for. Pictures are references at the end.
  */
 final class MarkdownWriter implements Writer
 {
@@ -64,11 +64,19 @@ final class MarkdownWriter implements Writer
     private function block(PartTree $tree, Part $part, DocumentRole $role, array $pictures): string
     {
         return match ($role) {
-            DocumentRole::Heading => rtrim(str_repeat('#', $part->int('level')).' '.(string) preg_replace('/#$/', '\\\\#', MarkdownText::of($part->richText(), oneLine: true))),
+            DocumentRole::Heading => rtrim(
+                str_repeat('#', $part->int('level'))
+                    .' '
+                    .(string) preg_replace('/#$/', '\\\\#', MarkdownText::of($part->richText(), oneLine: true)),
+            ),
             DocumentRole::Quote => '> '.str_replace("\n", "\n> ", MarkdownText::of($part->richText())),
             DocumentRole::Code => $this->code($part->richText()->text()),
             DocumentRole::Table => $this->table($tree, $part),
-            DocumentRole::Picture => '!['.MarkdownText::of(RichText::plain(str_replace("\n", ' ', $part->string('alt')))).']['.$pictures[$part->string('chunk')].']',
+            DocumentRole::Picture => '!['
+                .MarkdownText::of(RichText::plain(str_replace("\n", ' ', $part->string('alt'))))
+                .']['
+                .$pictures[$part->string('chunk')]
+                .']',
             DocumentRole::Rule => '***',
             default => MarkdownText::of($part->richText()),
         };
@@ -86,7 +94,10 @@ final class MarkdownWriter implements Writer
     {
         $lines = [];
         foreach ($tree->children()[$table->id] ?? [] as $row) {
-            $cells = array_map(fn (string $id) => MarkdownText::of($tree->get($id)->richText(), oneLine: true, inTable: true), $tree->children()[$row] ?? []);
+            $cells = array_map(
+                fn (string $id) => MarkdownText::of($tree->get($id)->richText(), oneLine: true, inTable: true),
+                $tree->children()[$row] ?? [],
+            );
             $lines[] = '| '.implode(' | ', $cells).' |';
             if (count($lines) === 1) {
                 $lines[] = '|'.str_repeat(' --- |', count($cells));

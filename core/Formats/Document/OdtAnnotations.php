@@ -33,7 +33,15 @@ final class OdtAnnotations
         $reader = new self;
         $reader->read($text);
 
-        return array_map(fn (array $of): SaidInFile => new SaidInFile($of[1], $of[3], trim(explode("\n", trim($reader->quotes[$of[0]] ?? ''))[0]), at: $of[2]), $reader->said);
+        return array_map(
+            fn (array $of): SaidInFile => new SaidInFile(
+                $of[1],
+                $of[3],
+                trim(explode("\n", trim($reader->quotes[$of[0]] ?? ''))[0]),
+                at: $of[2],
+            ),
+            $reader->said,
+        );
     }
 
     private function read(DOMNode $parent): void
@@ -65,7 +73,12 @@ final class OdtAnnotations
             return;
         }
         $at = strtotime(Xml::child($annotation, 'dc:date')->textContent ?? '');
-        $this->said[] = [$name, trim(Xml::child($annotation, 'dc:creator')->textContent ?? ''), $at === false ? '' : gmdate('Y-m-d\TH:i:s\Z', $at), $text];
+        $this->said[] = [
+            $name,
+            trim(Xml::child($annotation, 'dc:creator')->textContent ?? ''),
+            $at === false ? '' : gmdate('Y-m-d\TH:i:s\Z', $at),
+            $text,
+        ];
         if ($name !== '') {
             $this->open[$name] = '';
         }

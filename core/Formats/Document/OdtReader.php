@@ -90,7 +90,8 @@ final class OdtReader implements TrackedReader
 
     private static function text(Archive $archive, FormatLimits $limits): DOMElement
     {
-        return Xml::child(Xml::read($archive->file('content.xml', $limits->tree), 'content.xml'), 'office:body', 'office:text') ?? throw Unreadable::because('it is no text document', 'content.xml');
+        return Xml::child(Xml::read($archive->file('content.xml', $limits->tree), 'content.xml'), 'office:body', 'office:text')
+            ?? throw Unreadable::because('it is no text document', 'content.xml');
     }
 
     private function learn(DOMElement $root): void
@@ -179,8 +180,16 @@ final class OdtReader implements TrackedReader
                 for ($level = count($this->numbers); $level <= $depth; $level++) {
                     $this->numbers[$level] = ($this->starts[$style][$level] ?? 1) - 1;
                 }
-                $this->numbers[$depth] = is_numeric($item->getAttribute('text:start-value')) ? (int) $item->getAttribute('text:start-value') : $this->numbers[$depth] + 1;
-                $this->builder->item($depth, $runs, $task ? 'task' : (($this->numbered[$style] ?? false) ? 'number' : 'bullet'), in_array($box, ['☑ ', '☒ '], true), $this->numbers[$depth]);
+                $this->numbers[$depth] = is_numeric($item->getAttribute('text:start-value'))
+                    ? (int) $item->getAttribute('text:start-value')
+                    : $this->numbers[$depth] + 1;
+                $this->builder->item(
+                    $depth,
+                    $runs,
+                    $task ? 'task' : ($this->numbered[$style] ?? false ? 'number' : 'bullet'),
+                    in_array($box, ['☑ ', '☒ '], true),
+                    $this->numbers[$depth],
+                );
             }
             foreach ($below as $inner) {
                 $this->list($inner, $depth + 1, $style);
@@ -226,11 +235,23 @@ final class OdtReader implements TrackedReader
     {
         $paragraphs = [];
         foreach (Xml::children($parent) as $element) {
-            array_push($paragraphs, ...match ($element->nodeName) {
-                'text:p', 'text:h' => [$element],
-                'text:list', 'text:list-item', 'text:list-header', 'text:section', 'table:table', 'table:table-header-rows', 'table:table-rows', 'table:table-row-group', 'table:table-row', 'table:table-cell' => $this->paragraphs($element),
-                default => [],
-            });
+            array_push(
+                $paragraphs,
+                ...match ($element->nodeName) {
+                    'text:p', 'text:h' => [$element],
+                    'text:list',
+                    'text:list-item',
+                    'text:list-header',
+                    'text:section',
+                    'table:table',
+                    'table:table-header-rows',
+                    'table:table-rows',
+                    'table:table-row-group',
+                    'table:table-row',
+                    'table:table-cell' => $this->paragraphs($element),
+                    default => [],
+                },
+            );
         }
 
         return $paragraphs;

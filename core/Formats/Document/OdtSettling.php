@@ -10,8 +10,8 @@ use DOMNode;
 use MistyAttic\Core\Formats\Xml;
 
 /**
- * The tracked changes of a text settled, each by its author: accepted, or rejected as if they had never been (ODF 1.3 part 3, 5.5). Changes the tree
- * that it is given. What looked different before can't be told: the standard keeps no look of then.
+ * The tracked changes of a text settled, each by its author: accepted, or rejected as if they had never been (ODF 1.3 part 3, 5.5). Changes
+ * the tree that it is given. What looked different before can't be told: the standard keeps no look of then.
  */
 final class OdtSettling
 {
@@ -84,7 +84,12 @@ final class OdtSettling
     /** @return list<DOMElement> in the order of the text */
     private function marks(string $name): array
     {
-        return array_values(array_filter(iterator_to_array(Xml::all($this->text, $name), false), fn (DOMElement $mark) => ! self::isWithin($mark, 'text:tracked-changes')));
+        return array_values(
+            array_filter(
+                iterator_to_array(Xml::all($this->text, $name), false),
+                fn (DOMElement $mark) => ! self::isWithin($mark, 'text:tracked-changes'),
+            ),
+        );
     }
 
     private static function isWithin(DOMElement $element, string $name): bool
@@ -113,10 +118,21 @@ final class OdtSettling
         return $region->getAttribute('xml:id') ?: $region->getAttribute('text:id');
     }
 
-    /** What was deleted, where its mark is: blocks between blocks; within one, the words of the first and the last block are one with those around (5.5.4). */
+    /**
+     * What was deleted, where its mark is: blocks between blocks; within one, the words of the first and the last block are one with those
+     * around (5.5.4).
+     */
     private function bringBack(DOMElement $mark, DOMElement $deletion): void
     {
-        $blocks = array_map(fn (DOMElement $block): DOMNode => $block->cloneNode(true), array_values(array_filter(iterator_to_array(Xml::children($deletion), false), fn (DOMElement $block) => $block->nodeName !== 'office:change-info')));
+        $blocks = array_map(
+            fn (DOMElement $block): DOMNode => $block->cloneNode(true),
+            array_values(
+                array_filter(
+                    iterator_to_array(Xml::children($deletion), false),
+                    fn (DOMElement $block) => $block->nodeName !== 'office:change-info',
+                ),
+            ),
+        );
         $paragraph = self::paragraph($mark);
         $isWords = $paragraph !== null && count($blocks) === 1 && in_array($blocks[0]->nodeName, self::PARAGRAPHS, true);
         if ($paragraph === null || $isWords) {
@@ -131,7 +147,11 @@ final class OdtSettling
             $first = isset($blocks[0]) && in_array($blocks[0]->nodeName, self::PARAGRAPHS, true) ? array_shift($blocks) : null;
             $first === null || $paragraph->append(...iterator_to_array($first->childNodes, false));
         }
-        $paragraph->after(...$blocks, ...($last instanceof DOMElement && in_array($last->nodeName, self::PARAGRAPHS, true) ? [] : array_filter([$last])), ...[$rest]);
+        $paragraph->after(
+            ...$blocks,
+            ...$last instanceof DOMElement && in_array($last->nodeName, self::PARAGRAPHS, true) ? [] : array_filter([$last]),
+            ...[$rest],
+        );
         if ($last instanceof DOMElement && in_array($last->nodeName, self::PARAGRAPHS, true)) {
             $rest->prepend(...iterator_to_array($last->childNodes, false));
         }
@@ -173,7 +193,15 @@ final class OdtSettling
             }
             $next = self::behind($at);
             // Marks of others that begin or end here do so where this was.
-            foreach ($at instanceof DOMElement ? [...(in_array($at->nodeName, self::MARKS, true) ? [$at] : []), ...Xml::all($at, 'text:change-start'), ...Xml::all($at, 'text:change-end')] : [] as $mark) {
+            foreach (
+                $at instanceof DOMElement
+                    ? [
+                        ...in_array($at->nodeName, self::MARKS, true) ? [$at] : [],
+                        ...Xml::all($at, 'text:change-start'),
+                        ...Xml::all($at, 'text:change-end'),
+                    ]
+                    : [] as $mark
+            ) {
                 $start->before($mark);
             }
             $at->parentNode?->removeChild($at);
@@ -229,7 +257,9 @@ final class OdtSettling
     /** Whether anything is read there. */
     private static function says(DOMElement $element): bool
     {
-        return trim($element->textContent) !== '' || iterator_to_array(Xml::all($element, 'draw:frame'), false) !== [] || iterator_to_array(Xml::all($element, 'text:s'), false) !== [];
+        return trim($element->textContent) !== ''
+            || iterator_to_array(Xml::all($element, 'draw:frame'), false) !== []
+            || iterator_to_array(Xml::all($element, 'text:s'), false) !== [];
     }
 
     /** Lists in which nothing is left. */
@@ -237,7 +267,10 @@ final class OdtSettling
     {
         foreach (iterator_to_array(Xml::children($parent), false) as $element) {
             $this->prune($element);
-            if (in_array($element->nodeName, ['text:list', 'text:list-item'], true) && iterator_to_array(Xml::children($element), false) === []) {
+            if (
+                in_array($element->nodeName, ['text:list', 'text:list-item'], true)
+                && iterator_to_array(Xml::children($element), false) === []
+            ) {
                 $element->remove();
             }
         }

@@ -26,7 +26,9 @@ final class OdtWriter implements Writer
             [$open, $close] = OdtPackage::around($part, $tree->parts[$at - 1] ?? null, $numbers[$part->id] ?? null);
             $xml .= match (DocumentRole::from($part->role)) {
                 DocumentRole::Row, DocumentRole::Cell => '',
-                DocumentRole::Table => OdtPackage::table(self::rows($tree, $part->id, fn (string $cell): string => $package->inline($tree->get($cell)->richText()))),
+                DocumentRole::Table => OdtPackage::table(
+                    self::rows($tree, $part->id, fn (string $cell): string => $package->inline($tree->get($cell)->richText())),
+                ),
                 DocumentRole::Picture => $package->picture($part, $picture),
                 DocumentRole::Rule => $open.$close,
                 default => $open.OdtPackage::box($part).$package->inline($part->richText()).$close,
@@ -45,7 +47,10 @@ final class OdtWriter implements Writer
         return array_map(function (string $row) use ($tree, $cell): array {
             $cells = $tree->children()[$row] ?? [];
 
-            return [$cells !== [] && array_filter($cells, fn (string $id) => ($tree->get($id)->fields['head'] ?? false) !== true) === [], array_map($cell, $cells)];
+            return [
+                $cells !== [] && array_filter($cells, fn (string $id) => ($tree->get($id)->fields['head'] ?? false) !== true) === [],
+                array_map($cell, $cells),
+            ];
         }, $tree->children()[$table] ?? []);
     }
 }

@@ -39,7 +39,13 @@ final class PlainTextWriter implements Writer
                 };
             }
             $text .= match ($role) {
-                DocumentRole::Row => implode("\t", array_map(fn (string $id) => str_replace(["\t", "\n"], ' ', $tree->get($id)->richText()->text()), $tree->children()[$part->id] ?? [])),
+                DocumentRole::Row => implode(
+                    "\t",
+                    array_map(
+                        fn (string $id) => str_replace(["\t", "\n"], ' ', $tree->get($id)->richText()->text()),
+                        $tree->children()[$part->id] ?? [],
+                    ),
+                ),
                 DocumentRole::Picture => '['.($part->string('alt') === '' ? '…' : $part->string('alt')).']',
                 DocumentRole::Rule => '* * *',
                 default => $part->richText()->text(),

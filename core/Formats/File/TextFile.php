@@ -30,13 +30,22 @@ final class TextFile
             return null;
         }
         try {
-            $encoding = Encoding::of($bytes, Encoding::declared($bytes)) ?? new Encoding(Encoding::possible($bytes)[0] ?? Encoding::kept($bytes)->name);
+            $encoding = Encoding::of($bytes, Encoding::declared($bytes))
+            ?? new Encoding(Encoding::possible($bytes)[0] ?? Encoding::kept($bytes)->name);
             $text = $encoding->text($bytes);
             $lines = (new LineReader)->read($text, new FormatLimits(parts: self::MOST_LINES))->tree;
         } catch (Unreadable) {
             return null;
         }
-        $tree = PartTree::of([new Part('file', FileRole::Bytes->value, 0, ['name' => $name, 'media' => $media, 'encoding' => $encoding->name, 'mark' => $encoding->mark !== '']), ...array_slice($lines->parts, 1)]);
+        $tree = PartTree::of([
+            new Part('file', FileRole::Bytes->value, 0, [
+                'name' => $name,
+                'media' => $media,
+                'encoding' => $encoding->name,
+                'mark' => $encoding->mark !== '',
+            ]),
+            ...array_slice($lines->parts, 1),
+        ]);
         $isLong = array_filter($tree->parts, fn (Part $part) => strlen($part->richText()->text()) > self::LONGEST) !== [];
 
         // What does not come out again as it went in is kept as it is.
@@ -46,10 +55,25 @@ final class TextFile
     public static function bytes(PartTree $tree): string
     {
         $file = $tree->parts[0] ?? new Part('file', FileRole::Bytes->value, 0, []);
-        $text = implode('', array_map(fn (Part $part): string => $part->role !== FileRole::Line->value ? '' : $part->richText()->text().match ($part->string('end')) {
-            'lf' => "\n", 'crlf' => "\r\n", 'cr' => "\r", default => '',
-        }, $tree->parts));
+        $text = implode(
+            '',
+            array_map(
+                fn (Part $part): string => $part->role !== FileRole::Line->value
+                    ? ''
+                    : $part->richText()->text()
+                        .match ($part->string('end')) {
+                            'lf' => "\n",
+                            'crlf' => "\r\n",
+                            'cr' => "\r",
+                            default => '',
+                        },
+                $tree->parts,
+            ),
+        );
 
-        return Encoding::named($file->string('encoding') === '' ? Encoding::UTF8 : $file->string('encoding'), ($file->fields['mark'] ?? false) === true)->bytes($text);
+        return Encoding::named(
+            $file->string('encoding') === '' ? Encoding::UTF8 : $file->string('encoding'),
+            ($file->fields['mark'] ?? false) === true,
+        )->bytes($text);
     }
 }

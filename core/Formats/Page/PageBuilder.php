@@ -33,7 +33,10 @@ final class PageBuilder
 
     public function section(string $title, string $background): void
     {
-        $this->add(PageRole::Section, 0, ['title' => mb_substr($title, 0, 200), 'background' => in_array($background, ['tinted', 'deep'], true) ? $background : 'plain']);
+        $this->add(PageRole::Section, 0, [
+            'title' => mb_substr($title, 0, 200),
+            'background' => in_array($background, ['tinted', 'deep'], true) ? $background : 'plain',
+        ]);
         $this->inColumn = false;
     }
 
@@ -87,9 +90,18 @@ final class PageBuilder
             DocumentRole::Heading => $part->int('level') === 1 && ! $inside
                 ? $this->section(trim($text->text()), 'plain')
                 : $this->block(PageRole::Heading, ['level' => max(1, $part->int('level') - 1), 'text' => $text]),
-            DocumentRole::ListItem => $this->block(PageRole::Text, ['style' => $part->string('style') === 'number' ? 'number' : 'bullet', 'text' => $text]),
+            DocumentRole::ListItem => $this->block(PageRole::Text, [
+                'style' => $part->string('style') === 'number' ? 'number' : 'bullet',
+                'text' => $text,
+            ]),
             DocumentRole::Quote => $this->block(PageRole::CallOut, ['tone' => 'note', 'text' => $text]),
-            DocumentRole::Picture => $this->block(PageRole::Picture, ['chunk' => $part->string('chunk'), 'alt' => $part->string('alt'), 'caption' => $this->caption, 'width' => $part->int('width'), 'height' => $part->int('height')]),
+            DocumentRole::Picture => $this->block(PageRole::Picture, [
+                'chunk' => $part->string('chunk'),
+                'alt' => $part->string('alt'),
+                'caption' => $this->caption,
+                'width' => $part->int('width'),
+                'height' => $part->int('height'),
+            ]),
             DocumentRole::Rule => $this->block(PageRole::Divider, []),
             DocumentRole::Table => $this->table($tree, $part),
             DocumentRole::Paragraph, DocumentRole::Code => $this->paragraph($text),
@@ -113,7 +125,10 @@ final class PageBuilder
     /** A table of two columns is one of hours; the rows of any other become lines of text. */
     private function table(PartTree $tree, Part $table): void
     {
-        $rows = array_map(fn (string $row) => array_map(fn (string $cell) => $tree->get($cell)->richText(), $tree->children()[$row] ?? []), $tree->children()[$table->id] ?? []);
+        $rows = array_map(
+            fn (string $row) => array_map(fn (string $cell) => $tree->get($cell)->richText(), $tree->children()[$row] ?? []),
+            $tree->children()[$table->id] ?? [],
+        );
         if (count($rows) <= 40 && $rows !== [] && max(array_map(count(...), $rows)) === 2) {
             $column = fn (int $at): array => array_map(fn (array $row) => mb_substr(($row[$at] ?? new RichText)->text(), 0, 500), $rows);
             $this->block(PageRole::Hours, ['title' => '', 'days' => $column(0), 'times' => $column(1)]);

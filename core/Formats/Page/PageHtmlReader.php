@@ -114,7 +114,10 @@ final class PageHtmlReader implements Reader
         $class = $element->getAttribute('class');
 
         return match (strtolower($element->nodeName)) {
-            'aside' => fn () => $this->page->block(PageRole::CallOut, ['tone' => in_array($class, ['good', 'warning'], true) ? $class : 'note', 'text' => $this->rich($element)]),
+            'aside' => fn () => $this->page->block(PageRole::CallOut, [
+                'tone' => in_array($class, ['good', 'warning'], true) ? $class : 'note',
+                'text' => $this->rich($element),
+            ]),
             'nav' => fn () => $this->links($element),
             // A document ends at the fourth level, which is a page's third.
             'h5', 'h6' => fn () => $this->page->block(PageRole::Heading, ['level' => 4, 'text' => $this->rich($element)]),
@@ -122,8 +125,14 @@ final class PageHtmlReader implements Reader
             'figure' => $element->getElementsByTagName('img')->length === 1 ? fn () => $this->picture($element) : null,
             'table' => $class === 'hours' ? fn () => $this->hours($element) : null,
             'p' => match ($class) {
-                'figure' => fn () => $this->page->block(PageRole::Figure, ['label' => self::text($element), 'source' => self::target($element)]),
-                'button' => fn () => $this->page->block(PageRole::Button, ['label' => self::text($element), 'target' => self::target($element)]),
+                'figure' => fn () => $this->page->block(PageRole::Figure, [
+                    'label' => self::text($element),
+                    'source' => self::target($element),
+                ]),
+                'button' => fn () => $this->page->block(PageRole::Button, [
+                    'label' => self::text($element),
+                    'target' => self::target($element),
+                ]),
                 default => null,
             },
             default => null,
@@ -149,7 +158,11 @@ final class PageHtmlReader implements Reader
             $labels[] = self::text($line);
             $targets[] = self::target($line);
         }
-        $this->page->block(PageRole::Links, ['title' => self::first($element, 'strong', 200), 'labels' => array_slice($labels, 0, 50), 'targets' => array_slice($targets, 0, 50)]);
+        $this->page->block(PageRole::Links, [
+            'title' => self::first($element, 'strong', 200),
+            'labels' => array_slice($labels, 0, 50),
+            'targets' => array_slice($targets, 0, 50),
+        ]);
     }
 
     private function hours(DOMElement $element): void
@@ -160,7 +173,11 @@ final class PageHtmlReader implements Reader
             $days[] = isset($cells[0]) ? self::text($cells[0]) : '';
             $times[] = isset($cells[1]) ? self::text($cells[1]) : '';
         }
-        $this->page->block(PageRole::Hours, ['title' => self::first($element, 'caption', 200), 'days' => array_slice($days, 0, 40), 'times' => array_slice($times, 0, 40)]);
+        $this->page->block(PageRole::Hours, [
+            'title' => self::first($element, 'caption', 200),
+            'days' => array_slice($days, 0, 40),
+            'times' => array_slice($times, 0, 40),
+        ]);
     }
 
     private function contact(DOMElement $element): void
@@ -170,14 +187,26 @@ final class PageHtmlReader implements Reader
         if ($name !== null && trim($name->textContent) === '') {
             $lines = ['', ...array_filter($lines, fn (string $line) => trim($line) !== '')];
         }
-        $this->page->block(PageRole::Contact, ['name' => mb_substr(trim($lines[0]), 0, 200), 'lines' => array_slice(array_map(fn (string $line) => mb_substr(trim($line), 0, 500), array_slice($lines, 1)), 0, 20)]);
+        $this->page->block(PageRole::Contact, [
+            'name' => mb_substr(trim($lines[0]), 0, 200),
+            'lines' => array_slice(array_map(fn (string $line) => mb_substr(trim($line), 0, 500), array_slice($lines, 1)), 0, 20),
+        ]);
     }
 
     /** The picture goes the way of a document's; the caption is added. */
     private function picture(DOMElement $element): void
     {
         $img = $element->getElementsByTagName('img')->item(0);
-        $document = $img === null ? null : (new HtmlReader)->read('<img src="'.HtmlWriter::escape($img->getAttribute('src')).'" alt="'.HtmlWriter::escape($img->getAttribute('alt')).'">', $this->limits);
+        $document = $img === null
+            ? null
+            : (new HtmlReader)->read(
+                '<img src="'
+                    .HtmlWriter::escape($img->getAttribute('src'))
+                    .'" alt="'
+                    .HtmlWriter::escape($img->getAttribute('alt'))
+                    .'">',
+                $this->limits,
+            );
         if ($document !== null) {
             $this->page->document($document, true, self::first($element, 'figcaption', 500));
         }

@@ -24,7 +24,11 @@ final class PageHtmlWriter implements Writer
     {
         $widths = implode('', array_map(fn (int $width) => "[data-width=\"{$width}\"]{grid-column:span {$width}}", range(1, 12)));
 
-        return "<!doctype html>\n<html lang=\"en\">\n<head>\n<meta charset=\"utf-8\">\n<meta name=\"viewport\" content=\"width=device-width\">\n<title>".self::text($title)."</title>\n<style>".self::STYLE."{$widths}}</style>\n</head>\n<body>\n<main>\n"
+        return "<!doctype html>\n<html lang=\"en\">\n<head>\n<meta charset=\"utf-8\">\n<meta name=\"viewport\" content=\"width=device-width\">\n<title>"
+            .self::text($title)
+            ."</title>\n<style>"
+            .self::STYLE
+            ."{$widths}}</style>\n</head>\n<body>\n<main>\n"
             .self::content($tree, $picture)
             ."</main>\n</body>\n</html>\n";
     }
@@ -45,7 +49,9 @@ final class PageHtmlWriter implements Writer
                 .($part->string('title') === '' ? '' : '<h1 class="title">'.self::text($part->string('title'))."</h1>\n")
                 ."<div class=\"columns\">\n";
             foreach ($tree->children()[$section] ?? [] as $column) {
-                $html .= "<div{$named($column)} data-width=\"{$tree->get($column)->int('width')}\">\n".self::column($tree, $column, $picture, $named)."</div>\n";
+                $html .= "<div{$named($column)} data-width=\"{$tree->get($column)->int('width')}\">\n"
+                .self::column($tree, $column, $picture, $named)
+                ."</div>\n";
             }
             $html .= "</div>\n</section>\n";
         }
@@ -90,14 +96,39 @@ final class PageHtmlWriter implements Writer
             PageRole::Heading => '<h'.($part->int('level') + 1).">{$inline}</h".($part->int('level') + 1).">\n",
             PageRole::Text => "<p>{$inline}</p>\n",
             PageRole::CallOut => '<aside class="'.self::text($part->string('tone'))."\"><p>{$inline}</p></aside>\n",
-            PageRole::Picture => '<figure><img src="'.self::text($picture($part->string('chunk')) ?? '').'" alt="'.self::text($part->string('alt')).'">'
-                .($part->string('caption') === '' ? '' : '<figcaption>'.self::text($part->string('caption')).'</figcaption>')."</figure>\n",
+            PageRole::Picture => '<figure><img src="'
+                .self::text($picture($part->string('chunk')) ?? '')
+                .'" alt="'
+                .self::text($part->string('alt'))
+                .'">'
+                .($part->string('caption') === '' ? '' : '<figcaption>'.self::text($part->string('caption')).'</figcaption>')
+                ."</figure>\n",
             PageRole::Button => '<p class="button">'.self::link($part->string('label'), $part->string('target'))."</p>\n",
-            PageRole::Links => ($title === '' ? '<nav>' : "<nav aria-label=\"{$title}\">").($title === '' ? '' : "<strong>{$title}</strong>")."<ul>\n"
-                .self::pairs($part, 'labels', 'targets', fn (string $label, string $target) => '<li>'.self::link($label, $target)."</li>\n")."</ul></nav>\n",
-            PageRole::Hours => '<table class="hours">'.($title === '' ? '' : "<caption>{$title}</caption>")."\n"
-                .self::pairs($part, 'days', 'times', fn (string $day, string $time) => '<tr><th>'.self::text($day).'</th><td>'.self::text($time)."</td></tr>\n")."</table>\n",
-            PageRole::Contact => '<address><strong>'.self::text($part->string('name')).'</strong>'.implode('', array_map(fn (string $line) => "<br>\n".self::text($line), $part->strings('lines')))."</address>\n",
+            PageRole::Links => ($title === '' ? '<nav>' : "<nav aria-label=\"{$title}\">")
+                .($title === '' ? '' : "<strong>{$title}</strong>")
+                ."<ul>\n"
+                .self::pairs(
+                    $part,
+                    'labels',
+                    'targets',
+                    fn (string $label, string $target) => '<li>'.self::link($label, $target)."</li>\n",
+                )
+                ."</ul></nav>\n",
+            PageRole::Hours => '<table class="hours">'
+                .($title === '' ? '' : "<caption>{$title}</caption>")
+                ."\n"
+                .self::pairs(
+                    $part,
+                    'days',
+                    'times',
+                    fn (string $day, string $time) => '<tr><th>'.self::text($day).'</th><td>'.self::text($time)."</td></tr>\n",
+                )
+                ."</table>\n",
+            PageRole::Contact => '<address><strong>'
+                .self::text($part->string('name'))
+                .'</strong>'
+                .implode('', array_map(fn (string $line) => "<br>\n".self::text($line), $part->strings('lines')))
+                ."</address>\n",
             PageRole::Figure => '<p class="figure">'.self::link($part->string('label'), $part->string('source'))."</p>\n",
             PageRole::Divider => "<hr>\n",
             PageRole::Section, PageRole::Column => '',
@@ -109,12 +140,21 @@ final class PageHtmlWriter implements Writer
     {
         $seconds = $part->strings($second);
 
-        return implode('', array_map(fn (string $one, int $at) => $write($one, $seconds[$at] ?? ''), $part->strings($first), array_keys($part->strings($first))));
+        return implode(
+            '',
+            array_map(
+                fn (string $one, int $at) => $write($one, $seconds[$at] ?? ''),
+                $part->strings($first),
+                array_keys($part->strings($first)),
+            ),
+        );
     }
 
     private static function link(string $label, string $target): string
     {
-        return $target === '' ? self::text($label) : '<a href="'.self::text($target).'">'.self::text($label === '' ? $target : $label).'</a>';
+        return $target === ''
+            ? self::text($label)
+            : '<a href="'.self::text($target).'">'.self::text($label === '' ? $target : $label).'</a>';
     }
 
     private static function text(string $text): string

@@ -39,7 +39,9 @@ final class PageMarkdownWriter implements Writer
         $text = $part->richText();
         $title = $part->string('title');
         match (PageRole::from($part->role)) {
-            PageRole::Section => $title === '' ? null : $this->add(DocumentRole::Heading, ['level' => 1, 'text' => RichText::plain($title)]),
+            PageRole::Section => $title === ''
+                ? null
+                : $this->add(DocumentRole::Heading, ['level' => 1, 'text' => RichText::plain($title)]),
             PageRole::Heading => $this->add(DocumentRole::Heading, ['level' => min(4, $part->int('level') + 1), 'text' => $text]),
             PageRole::Text => $part->string('style') === 'plain' ? $this->paragraph($text) : $this->item($part->string('style'), $text),
             PageRole::CallOut => $this->add(DocumentRole::Quote, ['text' => $text]),
@@ -48,7 +50,12 @@ final class PageMarkdownWriter implements Writer
             PageRole::Figure => $this->paragraph($this->link($part->string('label'), $part->string('source'))),
             PageRole::Links => $this->links($part),
             PageRole::Hours => $this->hours($part),
-            PageRole::Contact => $this->paragraph(new RichText([new Run($part->string('name'), ['bold' => true]), ...array_map(fn (string $line) => new Run("\n{$line}"), $part->strings('lines'))])),
+            PageRole::Contact => $this->paragraph(
+                new RichText([
+                    new Run($part->string('name'), ['bold' => true]),
+                    ...array_map(fn (string $line) => new Run("\n{$line}"), $part->strings('lines')),
+                ]),
+            ),
             PageRole::Divider => $this->add(DocumentRole::Rule, []),
             PageRole::Column => null,
         };
@@ -56,7 +63,12 @@ final class PageMarkdownWriter implements Writer
 
     private function picture(Part $part): void
     {
-        $this->add(DocumentRole::Picture, ['chunk' => $part->string('chunk'), 'alt' => $part->string('alt'), 'width' => $part->int('width'), 'height' => $part->int('height')]);
+        $this->add(DocumentRole::Picture, [
+            'chunk' => $part->string('chunk'),
+            'alt' => $part->string('alt'),
+            'width' => $part->int('width'),
+            'height' => $part->int('height'),
+        ]);
         if ($part->string('caption') !== '') {
             $this->paragraph(new RichText([new Run($part->string('caption'), ['italic' => true])]));
         }

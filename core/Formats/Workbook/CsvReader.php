@@ -54,7 +54,8 @@ final class CsvReader implements Reader
                 if ($value !== '') {
                     $typed = self::typed(mb_scrub($value));
                     // The same text is held once; where all are different, not even the list of them is.
-                    $fields[$ids[$column] ??= sprintf('c%03d', $column)] = is_string($typed) && count($texts) < self::SHARED ? $texts[$typed] ??= $typed : $typed;
+                    $fields[($ids[$column] ??= sprintf('c%03d', $column))]
+                        = is_string($typed) && count($texts) < self::SHARED ? ($texts[$typed] ??= $typed) : $typed;
                 }
             }
             $rows[] = new Part(sprintf('r%04d', $at), SpreadsheetRole::Row->value, 1, $fields);
@@ -109,7 +110,9 @@ final class CsvReader implements Reader
     {
         $text = rtrim(str_starts_with($record, "\xEF\xBB\xBF") ? substr($record, 3) : $record, "\r\n");
 
-        return str_contains($text, '"') ? array_map(strval(...), str_getcsv($text, $separator, '"', '')) : explode($separator === '' ? ',' : $separator, $text);
+        return str_contains($text, '"')
+            ? array_map(strval(...), str_getcsv($text, $separator, '"', ''))
+            : explode($separator === '' ? ',' : $separator, $text);
     }
 
     private static function typed(string $value): string|int|float

@@ -47,7 +47,13 @@ final readonly class CsvWriter
             return (string) $value;
         }
         // Most cells begin with a letter or a digit, which does no harm.
-        if (is_string($value) && $value !== '' && ctype_alnum($value[0]) && strpbrk($value, "\"\r\n{$this->separator}") === false && ctype_graph($value[-1])) {
+        if (
+            is_string($value)
+            && $value !== ''
+            && ctype_alnum($value[0])
+            && strpbrk($value, "\"\r\n{$this->separator}") === false
+            && ctype_graph($value[-1])
+        ) {
             return $value;
         }
         $text = is_array($value) && Cell::isFormula($value) && ! $this->harmless ? '='.Cell::formula($value) : self::shown($value);
@@ -55,7 +61,9 @@ final readonly class CsvWriter
             $text = "'".$text;
         }
 
-        return preg_match('/["\r\n'.preg_quote($this->separator, '/').']|^\s|\s$/', $text) === 1 ? '"'.str_replace('"', '""', $text).'"' : $text;
+        return preg_match('/["\r\n'.preg_quote($this->separator, '/').']|^\s|\s$/', $text) === 1
+            ? '"'.str_replace('"', '""', $text).'"'
+            : $text;
     }
 
     /** A text that no spreadsheet program takes for a formula. */
@@ -71,7 +79,9 @@ final readonly class CsvWriter
             && preg_match('/^-\d[\d.,]*%?$/D', $text) !== 1;
     }
 
-    /** A number as its format shows it, where it is read from that as the same number with the same format: `12%`, `1.50`; else it is null. */
+    /**
+     * A number as its format shows it, where it is read from that as the same number with the same format: `12%`, `1.50`; else it is null.
+     */
     private static function formatted(mixed $value): ?string
     {
         $format = NumberLook::format(Cell::look($value));

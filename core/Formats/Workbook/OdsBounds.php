@@ -47,8 +47,10 @@ final class OdsBounds
         match ($reader->namespaceURI === self::TABLE || $reader->namespaceURI === self::TEXT ? $reader->localName : '') {
             'table-row' => $this->row($reader),
             // Empty cells are skipped by who reads them, however often they are there.
-            'table-cell' => $reader->getAttributeNs('value-type', self::OFFICE) === null && $reader->isEmptyElement ? null : $this->count->cells($this->times * self::number($reader, 'number-columns-repeated')),
-            's' => $this->spaces += self::number($reader, 'c', self::TEXT),
+            'table-cell' => $reader->getAttributeNs('value-type', self::OFFICE) === null && $reader->isEmptyElement
+                ? null
+                : $this->count->cells($this->times * self::number($reader, 'number-columns-repeated')),
+            's' => ($this->spaces += self::number($reader, 'c', self::TEXT)),
             'span' => $this->runs++,
             default => null,
         };

@@ -10,7 +10,11 @@ use MistyAttic\Core\Kinds\Formulas\Formula;
 final class OdsFormula
 {
     /** Functions that are others there under these names (6.17). */
-    private const NAMES = ['/\b((?:CEILING|FLOOR)(?:\.(?:MATH|PRECISE))?)\s*\(/i' => 'COM.MICROSOFT.$1(', '/\b(CEILING|FLOOR)\.XCL\s*\(/i' => 'COM.MICROSOFT.$1(', '/\b(CEILING|FLOOR)\.ODS\s*\(/i' => '$1('];
+    private const NAMES = [
+        '/\b((?:CEILING|FLOOR)(?:\.(?:MATH|PRECISE))?)\s*\(/i' => 'COM.MICROSOFT.$1(',
+        '/\b(CEILING|FLOOR)\.XCL\s*\(/i' => 'COM.MICROSOFT.$1(',
+        '/\b(CEILING|FLOOR)\.ODS\s*\(/i' => '$1(',
+    ];
 
     public static function of(string $spelled): string
     {
@@ -46,6 +50,10 @@ final class OdsFormula
     /** Rows of a written block are parted by bars; elsewhere there is none. */
     private static function blocks(string $written): string
     {
-        return (string) preg_replace_callback('/"(?:[^"]|"")*"|\{[^}"]*(?:"(?:[^"]|"")*"[^}"]*)*\}|\|/', fn (array $found): string => $found[0] === '|' ? ';' : $found[0], $written);
+        return (string) preg_replace_callback(
+            '/"(?:[^"]|"")*"|\{[^}"]*(?:"(?:[^"]|"")*"[^}"]*)*\}|\|/',
+            fn (array $found): string => $found[0] === '|' ? ';' : $found[0],
+            $written,
+        );
     }
 }

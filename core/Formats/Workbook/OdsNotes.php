@@ -47,9 +47,17 @@ final class OdsNotes
     private function element(XMLReader $reader): void
     {
         match ("{$reader->namespaceURI} {$reader->localName}") {
-            self::TABLE.' table' => [$this->tab, $this->row, $this->rows] = [$this->tab + 1, 0, 0],
-            self::TABLE.' table-row' => [$this->row, $this->rows, $this->column, $this->columns] = [$this->row + $this->rows, self::times($reader, 'number-rows-repeated'), 0, 0],
-            self::TABLE.' table-cell', self::TABLE.' covered-table-cell' => [$this->column, $this->columns] = [$this->column + $this->columns, self::times($reader, 'number-columns-repeated')],
+            self::TABLE.' table' => ([$this->tab, $this->row, $this->rows] = [$this->tab + 1, 0, 0]),
+            self::TABLE.' table-row' => ([$this->row, $this->rows, $this->column, $this->columns] = [
+                $this->row + $this->rows,
+                self::times($reader, 'number-rows-repeated'),
+                0,
+                0,
+            ]),
+            self::TABLE.' table-cell', self::TABLE.' covered-table-cell' => ([$this->column, $this->columns] = [
+                $this->column + $this->columns,
+                self::times($reader, 'number-columns-repeated'),
+            ]),
             self::OFFICE.' annotation' => $this->annotation($reader),
             default => null,
         };
@@ -66,9 +74,22 @@ final class OdsNotes
                 $mark->textContent = $stands;
             }
         }
-        $text = trim(implode("\n", array_map(fn (DOMElement $line) => $line->textContent, iterator_to_array($note->getElementsByTagNameNS(self::TEXT, 'p'), false))));
+        $text = trim(
+            implode(
+                "\n",
+                array_map(
+                    fn (DOMElement $line) => $line->textContent,
+                    iterator_to_array($note->getElementsByTagNameNS(self::TEXT, 'p'), false),
+                ),
+            ),
+        );
         if ($text !== '') {
-            $this->said[] = new SaidInFile(trim($note->getElementsByTagNameNS(self::DUBLIN, 'creator')->item(0)->textContent ?? ''), $text, '', [$this->tab, $this->row, $this->column]);
+            $this->said[] = new SaidInFile(
+                trim($note->getElementsByTagNameNS(self::DUBLIN, 'creator')->item(0)->textContent ?? ''),
+                $text,
+                '',
+                [$this->tab, $this->row, $this->column],
+            );
         }
     }
 

@@ -88,9 +88,13 @@ final readonly class OdsReader implements Reader
         $style = $cell->getStyle();
         $code = (string) $style->getNumberFormat()->getFormatCode();
         $font = $style->getFont();
-        $look = ($font->getBold() ? 'b' : '').($font->getItalic() ? 'i' : '').(self::SIDES[$style->getAlignment()->getHorizontal() ?? ''] ?? '');
+        $look = ($font->getBold() ? 'b' : '')
+        .($font->getItalic() ? 'i' : '')
+        .(self::SIDES[$style->getAlignment()->getHorizontal() ?? ''] ?? '');
         // What a day looks like by itself needs no format.
-        $plain = in_array($code, ['', NumberFormat::FORMAT_GENERAL, '@', NumberFormat::FORMAT_DATE_YYYYMMDD, 'yyyy-mm-dd hh:mm:ss'], true) || mb_strlen($code) > 60 || preg_match('/[\r\n]/', $code) === 1;
+        $plain = in_array($code, ['', NumberFormat::FORMAT_GENERAL, '@', NumberFormat::FORMAT_DATE_YYYYMMDD, 'yyyy-mm-dd hh:mm:ss'], true)
+        || mb_strlen($code) > 60
+        || preg_match('/[\r\n]/', $code) === 1;
 
         return $plain ? $look : "{$look}|{$code}";
     }
@@ -99,7 +103,11 @@ final readonly class OdsReader implements Reader
     private static function value(Cell $cell): string|int|float|bool|array|null
     {
         $value = $cell->getValue();
-        if ($cell->getDataType() === DataType::TYPE_FORMULA && is_array($attributes = $cell->getFormulaAttributes()) && ($attributes['t'] ?? '') === 'array') {
+        if (
+            $cell->getDataType() === DataType::TYPE_FORMULA
+            && is_array($attributes = $cell->getFormulaAttributes())
+            && ($attributes['t'] ?? '') === 'array'
+        ) {
             // What works on whole blocks is not worked out here: what it gave stays, and is told.
             return self::plain($cell, $cell->getOldCalculatedValue());
         }
@@ -124,7 +132,11 @@ final readonly class OdsReader implements Reader
         if (is_string($value) && preg_match('/^#[A-Z0-9\/?!]{2,12}$/D', $value) === 1) {
             return ['!', $value];
         }
-        if ((is_int($value) || is_float($value)) && ! NumberLook::isTime((string) $cell->getStyle()->getNumberFormat()->getFormatCode()) && Date::isDateTime($cell, $value)) {
+        if (
+            (is_int($value) || is_float($value))
+            && ! NumberLook::isTime((string) $cell->getStyle()->getNumberFormat()->getFormatCode())
+            && Date::isDateTime($cell, $value)
+        ) {
             $date = Date::excelToDateTimeObject($value);
 
             return ['d', $date->format(fmod((float) $value, 1.0) === 0.0 ? 'Y-m-d' : 'Y-m-d\TH:i:s')];

@@ -20,8 +20,8 @@ use PhpOffice\PhpSpreadsheet\Worksheet\Worksheet;
 use ZipArchive;
 
 /**
- * A spreadsheet as an ODS workbook, by PhpSpreadsheet. Results are written as they are kept: the library only writes results that it computed, so it
- * is made to believe that it did. A formula that is kept without a result is computed.
+ * A spreadsheet as an ODS workbook, by PhpSpreadsheet. Results are written as they are kept: the library only writes results that it
+ * computed, so it is made to believe that it did. A formula that is kept without a result is computed.
  */
 final class OdsWriter
 {
@@ -56,7 +56,10 @@ final class OdsWriter
         }
     }
 
-    /** The library's way of writing formulas takes LOG10 for a place and the rows of a block for one: names stand in for them until it has written. */
+    /**
+     * The library's way of writing formulas takes LOG10 for a place and the rows of a block for one: names stand in for them until it has
+     * written.
+     */
     private function takeOut(Calculation $calculation): void
     {
         $results = array_map(fn (array $of): mixed => $of[3] ?? $of[0]->getCell($of[1])->getCalculatedValue(), $this->formulas);
@@ -70,7 +73,14 @@ final class OdsWriter
     {
         $zip = new ZipArchive;
         $zip->open($path);
-        $zip->addFromString('content.xml', (string) preg_replace_callback('/of:='.self::STANDS_IN.'(\d+)\(\)/', fn (array $found): string => Xml::escape(OdsFormula::of($this->formulas[(int) $found[1]][2])), (string) $zip->getFromName('content.xml')));
+        $zip->addFromString(
+            'content.xml',
+            (string) preg_replace_callback(
+                '/of:='.self::STANDS_IN.'(\d+)\(\)/',
+                fn (array $found): string => Xml::escape(OdsFormula::of($this->formulas[(int) $found[1]][2])),
+                (string) $zip->getFromName('content.xml'),
+            ),
+        );
         $zip->close();
     }
 
@@ -94,7 +104,11 @@ final class OdsWriter
             $row++;
             foreach (array_intersect_key($notes[$child] ?? [], $columns) as $column => $note) {
                 $sheet->getCell($columns[$column].$row);
-                $sheet->getComment($columns[$column].$row)->setAuthor($note->by)->getText()->createText((string) preg_replace('/[\x00-\x08\x0B-\x1F]/', '', $note->text));
+                $sheet
+                    ->getComment($columns[$column].$row)
+                    ->setAuthor($note->by)
+                    ->getText()
+                    ->createText((string) preg_replace('/[\x00-\x08\x0B-\x1F]/', '', $note->text));
             }
             foreach ($part->fields as $column => $value) {
                 if (isset($columns[$column])) {
@@ -132,7 +146,10 @@ final class OdsWriter
         }
         $this->look($sheet, $at, Cell::look($value) !== '' ? Cell::look($value) : $ofColumn);
         if ($date !== false && ! str_contains(Cell::look($value).$ofColumn, '|')) {
-            $sheet->getStyle($at)->getNumberFormat()->setFormatCode(fmod((float) $date, 1.0) === 0.0 ? NumberFormat::FORMAT_DATE_YYYYMMDD : 'yyyy-mm-dd hh:mm:ss');
+            $sheet
+                ->getStyle($at)
+                ->getNumberFormat()
+                ->setFormatCode(fmod((float) $date, 1.0) === 0.0 ? NumberFormat::FORMAT_DATE_YYYYMMDD : 'yyyy-mm-dd hh:mm:ss');
         }
     }
 
@@ -147,7 +164,11 @@ final class OdsWriter
             $style->getFont()->setBold(str_contains($letters, 'b'))->setItalic(str_contains($letters, 'i'));
         }
         if (preg_match('/[lcr]/', $letters, $side) === 1) {
-            $style->getAlignment()->setHorizontal(['l' => Alignment::HORIZONTAL_LEFT, 'c' => Alignment::HORIZONTAL_CENTER, 'r' => Alignment::HORIZONTAL_RIGHT][$side[0]]);
+            $style
+                ->getAlignment()
+                ->setHorizontal(
+                    ['l' => Alignment::HORIZONTAL_LEFT, 'c' => Alignment::HORIZONTAL_CENTER, 'r' => Alignment::HORIZONTAL_RIGHT][$side[0]],
+                );
         }
         if ($code !== '') {
             $style->getNumberFormat()->setFormatCode($code);

@@ -34,7 +34,9 @@ final class Reach
     {
         preg_match_all(self::REFERENCE, $formula, $found, PREG_SET_ORDER | PREG_UNMATCHED_AS_NULL);
         foreach ($found as [, $quoted, $plain, $letters, $number, $lastLetters, $lastNumber]) {
-            $at = $quoted === null && $plain === null ? $tab : $this->tabs[mb_strtolower($quoted === null ? (string) $plain : str_replace("''", "'", $quoted))] ?? null;
+            $at = $quoted === null && $plain === null
+                ? $tab
+                : $this->tabs[mb_strtolower($quoted === null ? (string) $plain : str_replace("''", "'", $quoted))] ?? null;
             if ($letters === null || $at === null) {
                 continue;
             }

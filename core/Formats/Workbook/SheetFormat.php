@@ -40,7 +40,10 @@ enum SheetFormat: string
         };
     }
 
-    /** How many cells a file of the format is made of at most: measured, an ODS of so many takes about fifteen seconds, and an XLSX about 250 MB. */
+    /**
+     * How many cells a file of the format is made of at most: measured, an ODS of so many takes about fifteen seconds, and an XLSX about
+     * 250 MB.
+     */
     public function mostCells(): int
     {
         return match ($this) {
@@ -75,7 +78,11 @@ enum SheetFormat: string
         for ($end = count($columns); $end > 0 && ! isset($used[$columns[$end - 1]->id]); $end--);
         $dropped = array_flip(array_map(fn (Part $part) => $part->id, array_slice($columns, $end)));
 
-        return PartTree::of(array_values(array_filter(array_slice($parts, 0, max($last, count($columns)) + 1), fn (Part $part) => ! isset($dropped[$part->id]))));
+        return PartTree::of(
+            array_values(
+                array_filter(array_slice($parts, 0, max($last, count($columns)) + 1), fn (Part $part) => ! isset($dropped[$part->id])),
+            ),
+        );
     }
 
     /**
@@ -86,7 +93,9 @@ enum SheetFormat: string
     public function write(PartTree $tree, ?string $tab = null, ?Closure $share = null, array $notes = []): string
     {
         if (! $this->holdsOneTab()) {
-            return $this === self::Xlsx ? (new XlsxWriter($share))->write($tree, isKept: true, notes: $notes) : (new OdsWriter)->write(Spelling::spelled(TabNames::fitting($tree)), $notes);
+            return $this === self::Xlsx
+                ? (new XlsxWriter($share))->write($tree, isKept: true, notes: $notes)
+                : (new OdsWriter)->write(Spelling::spelled(TabNames::fitting($tree)), $notes);
         }
         $one = $tab !== null && $tree->has($tab) && $tree->parent($tab) === PartTree::ROOT ? PartTree::of($tree->subtree($tab)) : $tree;
 

@@ -49,11 +49,19 @@ final class TabRead
         if ($width > $limits->columns || $height > $limits->parts) {
             throw Unreadable::because('it has more rows or columns than can be compared', Unreadable::quote($name));
         }
-        $parts = [new Part("tab{$at}", SpreadsheetRole::Tab->value, 0, ['name' => mb_substr($name, 0, 100), 'frozen' => min(100, max(0, $this->frozen))])];
+        $parts = [
+            new Part("tab{$at}", SpreadsheetRole::Tab->value, 0, [
+                'name' => mb_substr($name, 0, 100),
+                'frozen' => min(100, max(0, $this->frozen)),
+            ]),
+        ];
         $ids = [];
         for ($column = 1; $column <= $width; $column++) {
             $ids[$column] = sprintf('t%dc%02d', $at, $column);
-            $parts[] = new Part($ids[$column], SpreadsheetRole::Column->value, 1, ['width' => min(2000, $this->widths[$column] ?? 0), 'format' => '']);
+            $parts[] = new Part($ids[$column], SpreadsheetRole::Column->value, 1, [
+                'width' => min(2000, $this->widths[$column] ?? 0),
+                'format' => '',
+            ]);
         }
         for ($row = 1; $row <= $height; $row++) {
             $fields = [];

@@ -49,7 +49,8 @@ final class XlsxCells
         }
         $this->lacksResults = $this->lacksResults || ($formula !== null && $written === null);
         $style = $look === '' ? '' : " s=\"{$this->looks->number($look)}\"";
-        $content = ($formula === null ? '' : '<f>'.Xml::escape($this->prefixed($formula)).'</f>').($written === null ? '' : "<v>{$written}</v>");
+        $content = ($formula === null ? '' : '<f>'.Xml::escape($this->prefixed($formula)).'</f>')
+        .($written === null ? '' : "<v>{$written}</v>");
 
         return "<c r=\"{$at}\"{$style}".($type === null ? '' : " t=\"{$type}\"").($content === '' ? '/>' : ">{$content}</c>");
     }
@@ -68,7 +69,12 @@ final class XlsxCells
             return [$day, $look];
         }
 
-        return [$number, $hasFormat ? $look : $look.'|'.(fmod((float) $number, 1.0) === 0.0 ? NumberFormat::FORMAT_DATE_YYYYMMDD : 'yyyy-mm-dd hh:mm:ss')];
+        return [
+            $number,
+            $hasFormat
+                ? $look
+                : $look.'|'.(fmod((float) $number, 1.0) === 0.0 ? NumberFormat::FORMAT_DATE_YYYYMMDD : 'yyyy-mm-dd hh:mm:ss'),
+        ];
     }
 
     /** @return array{string|null, string|null} type, and what is written; null for no type, and for nothing */
@@ -111,6 +117,9 @@ final class XlsxCells
         }
         preg_match_all('/"[^"]*"|[^"]+/', $formula, $pieces);
 
-        return implode('', array_map(fn (string $piece): string => $piece[0] === '"' ? $piece : FunctionPrefix::addFunctionPrefix($piece), $pieces[0]));
+        return implode(
+            '',
+            array_map(fn (string $piece): string => $piece[0] === '"' ? $piece : FunctionPrefix::addFunctionPrefix($piece), $pieces[0]),
+        );
     }
 }

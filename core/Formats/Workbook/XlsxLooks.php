@@ -37,7 +37,16 @@ final class XlsxLooks
         foreach (array_slice($this->formats, 1) as $code => $number) {
             $formats .= "<numFmt numFmtId=\"{$number}\" formatCode=\"".Xml::escape((string) $code).'"/>';
         }
-        $fonts = implode('', array_map(fn (string $font): string => '<font>'.(str_contains($font, 'b') ? '<b/>' : '').(str_contains($font, 'i') ? '<i/>' : '').'<sz val="11"/><name val="Arial"/><family val="2"/></font>', self::FONTS));
+        $fonts = implode(
+            '',
+            array_map(
+                fn (string $font): string => '<font>'
+                    .(str_contains($font, 'b') ? '<b/>' : '')
+                    .(str_contains($font, 'i') ? '<i/>' : '')
+                    .'<sz val="11"/><name val="Arial"/><family val="2"/></font>',
+                self::FONTS,
+            ),
+        );
 
         return ($formats === '' ? '' : '<numFmts count="'.(count($this->formats) - 1)."\">{$formats}</numFmts>")
             .'<fonts count="'.count(self::FONTS)."\">{$fonts}</fonts>"
@@ -55,6 +64,9 @@ final class XlsxLooks
         $format = $code === '' ? 0 : $this->formats[$code] ??= self::FIRST - 1 + count($this->formats);
         $side = preg_match('/[lcr]/', $letters, $found) === 1 ? '<alignment horizontal="'.self::SIDES[$found[0]].'"/>' : '';
 
-        return "<xf numFmtId=\"{$format}\" fontId=\"{$font}\" fillId=\"0\" borderId=\"0\" xfId=\"0\"".($format > 0 ? ' applyNumberFormat="1"' : '').($font > 0 ? ' applyFont="1"' : '').($side === '' ? '/>' : " applyAlignment=\"1\">{$side}</xf>");
+        return "<xf numFmtId=\"{$format}\" fontId=\"{$font}\" fillId=\"0\" borderId=\"0\" xfId=\"0\""
+            .($format > 0 ? ' applyNumberFormat="1"' : '')
+            .($font > 0 ? ' applyFont="1"' : '')
+            .($side === '' ? '/>' : " applyAlignment=\"1\">{$side}</xf>");
     }
 }

@@ -9,7 +9,10 @@ use MistyAttic\Core\Formats\SaidInFile;
 use MistyAttic\Core\Formats\Xml;
 use MistyAttic\Core\Kinds\Formulas\CellPlaces;
 
-/** The notes of cells in an XLSX workbook (comments, ECMA-376 part 1, 18.7; their boxes, part 4, 19.5), and the threads that newer files hold beside them. */
+/**
+ * The notes of cells in an XLSX workbook (comments, ECMA-376 part 1, 18.7; their boxes, part 4, 19.5), and the threads that newer files
+ * hold beside them.
+ */
 final class XlsxNotes
 {
     private const HEAD = '<?xml version="1.0" encoding="UTF-8" standalone="yes"?>'."\n";
@@ -38,10 +41,17 @@ final class XlsxNotes
         $numbers = array_flip($authors);
         $list = '';
         foreach ($this->notes as $place => $note) {
-            $list .= "<comment ref=\"{$place}\" authorId=\"{$numbers[$note->by]}\"><text><r><t xml:space=\"preserve\">".Xml::escape(XlsxTexts::escaped(mb_substr($note->text, 0, self::LETTERS))).'</t></r></text></comment>';
+            $list .= "<comment ref=\"{$place}\" authorId=\"{$numbers[$note->by]}\"><text><r><t xml:space=\"preserve\">"
+            .Xml::escape(XlsxTexts::escaped(mb_substr($note->text, 0, self::LETTERS)))
+            .'</t></r></text></comment>';
         }
 
-        return self::HEAD.'<comments xmlns="'.self::MAIN.'"><authors>'.implode('', array_map(fn (string $by): string => '<author>'.Xml::escape($by).'</author>', $authors))."</authors><commentList>{$list}</commentList></comments>";
+        return self::HEAD
+            .'<comments xmlns="'
+            .self::MAIN
+            .'"><authors>'
+            .implode('', array_map(fn (string $by): string => '<author>'.Xml::escape($by).'</author>', $authors))
+            ."</authors><commentList>{$list}</commentList></comments>";
     }
 
     /** A box for each note, without which a program shows none. */
@@ -69,14 +79,33 @@ final class XlsxNotes
         $said = $inThreads = [];
         foreach ($threads === null ? [] : Xml::children(Xml::read($threads, 'threadedComments'), 'threadedComment') as $one) {
             $inThreads[$one->getAttribute('ref')] = true;
-            $said[] = self::said($tab, $one->getAttribute('ref'), $people[$one->getAttribute('personId')] ?? '', Xml::child($one, 'text')->textContent ?? '');
+            $said[] = self::said(
+                $tab,
+                $one->getAttribute('ref'),
+                $people[$one->getAttribute('personId')] ?? '',
+                Xml::child($one, 'text')->textContent ?? '',
+            );
         }
         $root = $comments === null ? null : Xml::read($comments, 'comments');
-        $authors = $root === null ? [] : array_map(fn (DOMElement $author): string => $author->textContent, iterator_to_array(Xml::children(Xml::child($root, 'authors') ?? $root, 'author'), false));
+        $authors = $root === null
+            ? []
+            : array_map(
+                fn (DOMElement $author): string => $author->textContent,
+                iterator_to_array(Xml::children(Xml::child($root, 'authors') ?? $root, 'author'), false),
+            );
         foreach ($root === null ? [] : Xml::children(Xml::child($root, 'commentList') ?? $root, 'comment') as $one) {
             if (! isset($inThreads[$one->getAttribute('ref')])) {
                 $text = Xml::child($one, 'text');
-                $said[] = self::said($tab, $one->getAttribute('ref'), $authors[(int) $one->getAttribute('authorId')] ?? '', $text === null ? '' : XlsxTexts::unescaped(implode('', array_map(fn (DOMElement $t) => $t->textContent, iterator_to_array(Xml::all($text, 't'), false)))));
+                $said[] = self::said(
+                    $tab,
+                    $one->getAttribute('ref'),
+                    $authors[(int) $one->getAttribute('authorId')] ?? '',
+                    $text === null
+                        ? ''
+                        : XlsxTexts::unescaped(
+                            implode('', array_map(fn (DOMElement $t) => $t->textContent, iterator_to_array(Xml::all($text, 't'), false))),
+                        ),
+                );
             }
         }
 
@@ -97,7 +126,9 @@ final class XlsxNotes
     /** @return array{int, int}|null column and row, from 0 */
     public static function place(string $place): ?array
     {
-        return preg_match('/^([A-Z]{1,3})([1-9]\d{0,6})$/D', $place, $found) === 1 ? [CellPlaces::column($found[1]), (int) $found[2] - 1] : null;
+        return preg_match('/^([A-Z]{1,3})([1-9]\d{0,6})$/D', $place, $found) === 1
+            ? [CellPlaces::column($found[1]), (int) $found[2] - 1]
+            : null;
     }
 
     private static function said(int $tab, string $ref, string $by, string $text): ?SaidInFile

@@ -32,8 +32,13 @@ final readonly class XlsxReader implements Reader
         $main = $this->targets($archive, '', $limits)['officeDocument'][0] ?? self::WORKBOOK;
         $workbook = Xml::read($archive->file($main, $limits->unpacked), $main);
         $related = $this->targets($archive, $main, $limits);
-        $read = fn (string $type): ?string => isset($related[$type][0]) ? $archive->fileIfThere($related[$type][0], $limits->unpacked) : null;
-        $styles = XlsxStyles::read($read('styles'), in_array(Xml::child($workbook, 'workbookPr')?->getAttribute('date1904'), ['1', 'true', 'on'], true));
+        $read = fn (string $type): ?string => isset($related[$type][0])
+            ? $archive->fileIfThere($related[$type][0], $limits->unpacked)
+            : null;
+        $styles = XlsxStyles::read(
+            $read('styles'),
+            in_array(Xml::child($workbook, 'workbookPr')?->getAttribute('date1904'), ['1', 'true', 'on'], true),
+        );
         $texts = XlsxTexts::read($read('sharedStrings'), $limits);
         $names = $files = [];
         foreach (Xml::children(Xml::child($workbook, 'sheets') ?? $workbook, 'sheet') as $sheet) {
@@ -74,7 +79,10 @@ final readonly class XlsxReader implements Reader
         $said = [];
         foreach ($files as $at => $file) {
             $of = $this->targets($archive, $file, $limits);
-            array_push($said, ...XlsxNotes::read($at, $read($of['comments'][0] ?? null), $read($of['threadedComment'][0] ?? null), $people));
+            array_push(
+                $said,
+                ...XlsxNotes::read($at, $read($of['comments'][0] ?? null), $read($of['threadedComment'][0] ?? null), $people),
+            );
         }
 
         return array_slice($said, 0, SaidInFile::MOST);
@@ -93,7 +101,9 @@ final readonly class XlsxReader implements Reader
         foreach ($xml === null ? [] : Xml::children(Xml::read($xml, $from), 'Relationship') as $one) {
             $target = $one->getAttribute('Target');
             $type = substr((string) strrchr($one->getAttribute('Type'), '/'), 1);
-            $targets[$type][$one->getAttribute('Id')] = $file = str_starts_with($target, '/') ? substr($target, 1) : self::resolved($folder.$target);
+            $targets[$type][$one->getAttribute('Id')] = $file = str_starts_with($target, '/')
+                ? substr($target, 1)
+                : self::resolved($folder.$target);
             $targets[$type][0] ??= $file;
         }
 

@@ -96,7 +96,9 @@ final class XlsxSheet
 
     private function cell(XMLReader $reader): void
     {
-        $this->column = preg_match('/^[A-Z]{1,3}/', (string) $reader->getAttribute('r'), $letters) === 1 ? 1 + CellPlaces::column($letters[0]) : $this->column + 1;
+        $this->column = preg_match('/^[A-Z]{1,3}/', (string) $reader->getAttribute('r'), $letters) === 1
+            ? 1 + CellPlaces::column($letters[0])
+            : $this->column + 1;
         $type = $reader->getAttribute('t') ?? 'n';
         $style = (int) $reader->getAttribute('s');
         [$written, $formula] = $reader->isEmptyElement ? [null, null] : $this->content($reader, $type);

@@ -53,7 +53,8 @@ final readonly class XlsxStyles
         foreach (self::in($root, 'cellXfs', 'xf') as $style) {
             $number = (int) $style->getAttribute('numFmtId');
             $code = $codes[$number] ?? NumberFormat::builtInFormatCode($number);
-            $letters = ($fonts[(int) $style->getAttribute('fontId')] ?? '').(self::SIDES[Xml::child($style, 'alignment')?->getAttribute('horizontal') ?? ''] ?? '');
+            $letters = ($fonts[(int) $style->getAttribute('fontId')] ?? '')
+            .(self::SIDES[Xml::child($style, 'alignment')?->getAttribute('horizontal') ?? ''] ?? '');
             // The first style is what cells look like that nobody dressed.
             $look = $looks === [] ? '' : self::look($letters, $code);
             $looks[] = $look;

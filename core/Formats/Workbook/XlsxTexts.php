@@ -55,7 +55,11 @@ final class XlsxTexts
     public static function unescaped(string $text): string
     {
         if (str_contains($text, '_x')) {
-            $text = (string) preg_replace_callback('/_x([0-9A-Fa-f]{4})_/', fn (array $found): string => mb_chr((int) hexdec($found[1])) ?: '', $text);
+            $text = (string) preg_replace_callback(
+                '/_x([0-9A-Fa-f]{4})_/',
+                fn (array $found): string => mb_chr((int) hexdec($found[1])) ?: '',
+                $text,
+            );
         }
 
         return strlen($text) > Cell::MOST ? mb_substr($text, 0, Cell::MOST) : $text;
@@ -65,6 +69,10 @@ final class XlsxTexts
     {
         $text = str_contains($text, '_x') ? (string) preg_replace('/_(?=x[0-9A-Fa-f]{4}_)/', '_x005F_', $text) : $text;
 
-        return (string) preg_replace_callback('/[\x00-\x08\x0B-\x1F]/', fn (array $found): string => sprintf('_x%04X_', ord($found[0])), $text);
+        return (string) preg_replace_callback(
+            '/[\x00-\x08\x0B-\x1F]/',
+            fn (array $found): string => sprintf('_x%04X_', ord($found[0])),
+            $text,
+        );
     }
 }

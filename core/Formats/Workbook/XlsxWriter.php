@@ -12,7 +12,10 @@ use MistyAttic\Core\Formats\Xml;
 use MistyAttic\Core\Kinds\Formulas\CellPlaces;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 
-/** A spreadsheet as an XLSX workbook (ECMA-376), row by row. Results are written as they are kept; where one is missing, whoever opens the file works them out. */
+/**
+ * A spreadsheet as an XLSX workbook (ECMA-376), row by row. Results are written as they are kept; where one is missing, whoever opens the
+ * file works them out.
+ */
 final readonly class XlsxWriter
 {
     private const HEAD = '<?xml version="1.0" encoding="UTF-8" standalone="yes"?>'."\n";
@@ -59,9 +62,14 @@ final readonly class XlsxWriter
         $package->add('xl/sharedStrings.xml', self::HEAD.'<sst xmlns="'.self::MAIN."\">{$cells->texts()}</sst>");
         $package->add('xl/styles.xml', self::HEAD.'<styleSheet xmlns="'.self::MAIN."\">{$looks->xml()}</styleSheet>");
         $package->add('xl/workbook.xml', $this->workbook($names, $cells->lacksResults));
-        $package->add('xl/_rels/workbook.xml.rels', $this->relations([
-            ...array_map(fn (int $at): array => ['worksheet', "worksheets/sheet{$at}.xml"], range(1, count($names))), ['styles', 'styles.xml'], ['sharedStrings', 'sharedStrings.xml'],
-        ]));
+        $package->add(
+            'xl/_rels/workbook.xml.rels',
+            $this->relations([
+                ...array_map(fn (int $at): array => ['worksheet', "worksheets/sheet{$at}.xml"], range(1, count($names))),
+                ['styles', 'styles.xml'],
+                ['sharedStrings', 'sharedStrings.xml'],
+            ]),
+        );
         $package->add('_rels/.rels', $this->relations([['officeDocument', 'xl/workbook.xml']]));
         $package->add('[Content_Types].xml', $this->types(count($names), $withNotes));
 
@@ -72,7 +80,10 @@ final readonly class XlsxWriter
     {
         $package->add("xl/comments{$number}.xml", $notes->comments());
         $package->add("xl/drawings/notes{$number}.vml", $notes->boxes());
-        $package->add("xl/worksheets/_rels/sheet{$number}.xml.rels", $this->relations([['comments', "../comments{$number}.xml"], ['vmlDrawing', "../drawings/notes{$number}.vml"]]));
+        $package->add(
+            "xl/worksheets/_rels/sheet{$number}.xml.rels",
+            $this->relations([['comments', "../comments{$number}.xml"], ['vmlDrawing', "../drawings/notes{$number}.vml"]]),
+        );
     }
 
     /** @return iterable<non-empty-list<Part>> a tab with what is in it */
@@ -108,7 +119,9 @@ final readonly class XlsxWriter
                 $number = count($columns) + 1;
                 $columns[$part->id] = CellPlaces::letters($number - 1);
                 $looks[$part->id] = $part->string('format');
-                $widths .= $part->int('width') > 0 ? "<col min=\"{$number}\" max=\"{$number}\" width=\"".round($part->int('width') / 7, 4).'" customWidth="1"/>' : '';
+                $widths .= $part->int('width') > 0
+                    ? "<col min=\"{$number}\" max=\"{$number}\" width=\"".round($part->int('width') / 7, 4).'" customWidth="1"/>'
+                    : '';
             } elseif ($part->role === SpreadsheetRole::Row->value) {
                 $row++;
                 $written = '';
@@ -122,10 +135,20 @@ final readonly class XlsxWriter
             }
         }
         $frozen = $parts === [] ? 0 : $parts[0]->int('frozen');
-        $pane = $frozen > 0 && $row > 0 ? "<pane ySplit=\"{$frozen}\" topLeftCell=\"A".($frozen + 1).'" activePane="bottomLeft" state="frozen"/>' : '';
+        $pane = $frozen > 0 && $row > 0
+            ? "<pane ySplit=\"{$frozen}\" topLeftCell=\"A".($frozen + 1).'" activePane="bottomLeft" state="frozen"/>'
+            : '';
 
-        return self::HEAD.'<worksheet xmlns="'.self::MAIN.'" xmlns:r="'.self::OFFICE."\"><sheetViews><sheetView workbookViewId=\"0\">{$pane}</sheetView></sheetViews>"
-            .($widths === '' ? '' : "<cols>{$widths}</cols>")."<sheetData>{$rows}</sheetData>".($of->isEmpty() ? '' : '<legacyDrawing r:id="r2"/>').'</worksheet>';
+        return self::HEAD
+            .'<worksheet xmlns="'
+            .self::MAIN
+            .'" xmlns:r="'
+            .self::OFFICE
+            ."\"><sheetViews><sheetView workbookViewId=\"0\">{$pane}</sheetView></sheetViews>"
+            .($widths === '' ? '' : "<cols>{$widths}</cols>")
+            ."<sheetData>{$rows}</sheetData>"
+            .($of->isEmpty() ? '' : '<legacyDrawing r:id="r2"/>')
+            .'</worksheet>';
     }
 
     /** @param non-empty-list<string> $names of the tabs */
@@ -137,8 +160,14 @@ final readonly class XlsxWriter
             $sheets .= '<sheet name="'.Xml::escape($name)."\" sheetId=\"{$number}\" r:id=\"r{$number}\"/>";
         }
 
-        return self::HEAD.'<workbook xmlns="'.self::MAIN.'" xmlns:r="'.self::OFFICE."\"><bookViews><workbookView/></bookViews><sheets>{$sheets}</sheets>"
-            .($lacksResults ? '<calcPr fullCalcOnLoad="1"/>' : '').'</workbook>';
+        return self::HEAD
+            .'<workbook xmlns="'
+            .self::MAIN
+            .'" xmlns:r="'
+            .self::OFFICE
+            ."\"><bookViews><workbookView/></bookViews><sheets>{$sheets}</sheets>"
+            .($lacksResults ? '<calcPr fullCalcOnLoad="1"/>' : '')
+            .'</workbook>';
     }
 
     /** @param list<array{string, string}> $targets type and file */
@@ -155,10 +184,19 @@ final readonly class XlsxWriter
     /** @param list<int> $withNotes */
     private function types(int $sheets, array $withNotes): string
     {
-        $of = fn (string $file, string $type): string => "<Override PartName=\"/xl/{$file}.xml\" ContentType=\"".self::TYPE."{$type}+xml\"/>";
+        $of = fn (string $file, string $type): string => "<Override PartName=\"/xl/{$file}.xml\" ContentType=\""
+            .self::TYPE
+            ."{$type}+xml\"/>";
 
-        return self::HEAD.'<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/>'
-            .'<Default Extension="xml" ContentType="application/xml"/>'.($withNotes === [] ? '' : '<Default Extension="vml" ContentType="application/vnd.openxmlformats-officedocument.vmlDrawing"/>').implode('', array_map(fn (int $at) => $of("comments{$at}", 'comments'), $withNotes)).$of('workbook', 'sheet.main').implode('', array_map(fn (int $at) => $of("worksheets/sheet{$at}", 'worksheet'), range(1, $sheets)))
-            .$of('styles', 'styles').$of('sharedStrings', 'sharedStrings').'</Types>';
+        return self::HEAD
+            .'<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/>'
+            .'<Default Extension="xml" ContentType="application/xml"/>'
+            .($withNotes === [] ? '' : '<Default Extension="vml" ContentType="application/vnd.openxmlformats-officedocument.vmlDrawing"/>')
+            .implode('', array_map(fn (int $at) => $of("comments{$at}", 'comments'), $withNotes))
+            .$of('workbook', 'sheet.main')
+            .implode('', array_map(fn (int $at) => $of("worksheets/sheet{$at}", 'worksheet'), range(1, $sheets)))
+            .$of('styles', 'styles')
+            .$of('sharedStrings', 'sharedStrings')
+            .'</Types>';
     }
 }

@@ -71,8 +71,12 @@ final class UnusualChanges
     /** @var list<UnusualChange> */
     private array $found = [];
 
-    private function __construct(private readonly PartTree $old, private readonly PartTree $new, private readonly ChangeSet $changes, private readonly Kind $kind)
-    {
+    private function __construct(
+        private readonly PartTree $old,
+        private readonly PartTree $new,
+        private readonly ChangeSet $changes,
+        private readonly Kind $kind,
+    ) {
         $this->grid = $grid = $kind->grid();
         $this->edits = new CellEdits($changes);
         foreach ($changes->changes as $change) {
@@ -117,11 +121,23 @@ final class UnusualChanges
             }
             $came += count(array_diff_key($change->after->fields ?? [], $change->before->fields ?? []));
         }
-        $cells = $gone === 0 ? 0 : array_sum(array_map(fn (string $id) => $this->old->get($id)->role === $this->grid?->row ? count(array_filter($this->old->get($id)->fields, fn (mixed $value) => Cell::bare($value) !== null)) : 0, $this->old->children()[$table] ?? []));
+        $cells = $gone === 0
+            ? 0
+            : array_sum(
+                array_map(
+                    fn (string $id) => $this->old->get($id)->role === $this->grid?->row
+                        ? count(array_filter($this->old->get($id)->fields, fn (mixed $value) => Cell::bare($value) !== null))
+                        : 0,
+                    $this->old->children()[$table] ?? [],
+                ),
+            );
         if ($cells < self::TABLE_CELLS || $gone - $came < self::BLANKED_SHARE * $cells) {
             return false;
         }
-        $this->found[] = new UnusualChange(UnusualType::Blanked, [$table === PartTree::ROOT ? $rows[0]->id : $table], null, ['gone' => $gone, 'cells' => $cells]);
+        $this->found[] = new UnusualChange(UnusualType::Blanked, [$table === PartTree::ROOT ? $rows[0]->id : $table], null, [
+            'gone' => $gone,
+            'cells' => $cells,
+        ]);
 
         return true;
     }
@@ -139,7 +155,10 @@ final class UnusualChanges
                     continue;
                 }
                 if (Cell::isFormula($was) && Cell::bare($is) !== null && ! Cell::isFormula($is)) {
-                    $this->found[] = new UnusualChange(UnusualType::FormulaReplaced, [$change->id], $column, ['was' => $this->kind->written($this->old, $this->old->get($change->id), $was), 'is' => Cell::show($is)]);
+                    $this->found[] = new UnusualChange(UnusualType::FormulaReplaced, [$change->id], $column, [
+                        'was' => $this->kind->written($this->old, $this->old->get($change->id), $was),
+                        'is' => Cell::show($is),
+                    ]);
                 }
                 if (Cell::bare($was) !== null && Cell::bare($is) !== null && Cell::type($was) !== Cell::type($is)) {
                     $retyped[$column][] = $change;
@@ -172,7 +191,10 @@ final class UnusualChanges
         $power = $was == 0 || $is == 0 || ($was > 0) !== ($is > 0) ? 0.0 : log10($is / $was);
         $range = ['was' => $was, 'is' => $is, 'least' => $least, 'most' => $most];
         if (($is < $least || $is > $most) && abs($power) > 0.5 && abs($power - round($power)) < 1e-9) {
-            $this->found[] = new UnusualChange(UnusualType::Magnitude, [$change->id], $column, [...$range, 'factor' => 10 ** (int) round($power)]);
+            $this->found[] = new UnusualChange(UnusualType::Magnitude, [$change->id], $column, [
+                ...$range,
+                'factor' => 10 ** (int) round($power),
+            ]);
         } elseif (max($is - $most, $least - $is) > self::BEYOND * max($most - $least, abs($most) / 10)) {
             $this->found[] = new UnusualChange(UnusualType::OutOfRange, [$change->id], $column, $range);
         }
@@ -216,7 +238,11 @@ final class UnusualChanges
         arsort($became);
         $count = $became === [] ? 0 : max($became);
         if ($types !== [] && $all >= self::TYPED_CELLS && max($types) >= self::TYPED_SHARE * $all && $count >= self::RETYPED_SHARE * $all) {
-            $this->found[] = new UnusualChange(UnusualType::TypeChanged, [$changes[0]->id], $column, ['was' => $was, 'is' => (string) array_key_first($became), 'cells' => $count]);
+            $this->found[] = new UnusualChange(UnusualType::TypeChanged, [$changes[0]->id], $column, [
+                'was' => $was,
+                'is' => (string) array_key_first($became),
+                'cells' => $count,
+            ]);
         }
     }
 
@@ -236,7 +262,9 @@ final class UnusualChanges
         }
         $doubled = array_values(array_filter($added, fn (Change $change) => isset($there[$sign($change->part())])));
         if (count($doubled) >= self::DOUBLED_ROWS) {
-            $this->found[] = new UnusualChange(UnusualType::RowsDoubled, array_map(fn (Change $change) => $change->id, $doubled), null, ['rows' => count($doubled)]);
+            $this->found[] = new UnusualChange(UnusualType::RowsDoubled, array_map(fn (Change $change) => $change->id, $doubled), null, [
+                'rows' => count($doubled),
+            ]);
         }
     }
 
@@ -256,7 +284,14 @@ final class UnusualChanges
         if ($gone < self::SHORT_WORDS * self::SHORT_SHARE) {
             return;
         }
-        $all = array_sum(array_map(fn (Part $part) => array_sum(array_map(fn (mixed $value) => $value instanceof RichText ? $words->count($value) : 0, $part->fields)), $this->old->parts));
+        $all = array_sum(
+            array_map(
+                fn (Part $part) => array_sum(
+                    array_map(fn (mixed $value) => $value instanceof RichText ? $words->count($value) : 0, $part->fields),
+                ),
+                $this->old->parts,
+            ),
+        );
         $share = $all >= self::TEXT_WORDS ? self::GONE_SHARE : self::SHORT_SHARE;
         if ($all >= self::SHORT_WORDS && $gone - $came >= $share * $all) {
             $this->found[] = new UnusualChange(UnusualType::MuchGone, [$most[1]], null, ['gone' => $gone, 'words' => $all]);
@@ -267,11 +302,17 @@ final class UnusualChanges
     private function words(Change $change, Words $words): array
     {
         $added = $removed = 0;
-        foreach ($change->type === ChangeType::Moved ? [] : ($change->before->fields ?? []) + ($change->after->fields ?? []) as $name => $unused) {
+        foreach (
+            $change->type === ChangeType::Moved ? [] : ($change->before->fields ?? []) + ($change->after->fields ?? []) as $name => $unused
+        ) {
             $before = $change->before->fields[$name] ?? null;
             $after = $change->after->fields[$name] ?? null;
             if ($before instanceof RichText || $after instanceof RichText) {
-                $counts = TextCompare::of($before instanceof RichText ? $before : new RichText, $after instanceof RichText ? $after : new RichText, $words)->counts();
+                $counts = TextCompare::of(
+                    $before instanceof RichText ? $before : new RichText,
+                    $after instanceof RichText ? $after : new RichText,
+                    $words,
+                )->counts();
                 $added += $counts[0];
                 $removed += $counts[1];
             }

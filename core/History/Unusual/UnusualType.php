@@ -13,7 +13,9 @@ enum UnusualType: string
     /** Much of the words of a text item went at once. Evidence: `gone`, `words`. */
     case MuchGone = 'much_gone';
 
-    /** A number was multiplied or divided by a power of ten, out of what its column holds. Evidence: `was`, `is`, `factor`, `least`, `most`. */
+    /**
+     * A number was multiplied or divided by a power of ten, out of what its column holds. Evidence: `was`, `is`, `factor`, `least`, `most`.
+     */
     case Magnitude = 'magnitude';
 
     /** A number left by far all that its column holds. Evidence: `was`, `is`, `least`, `most`. */

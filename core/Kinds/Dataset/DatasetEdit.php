@@ -11,7 +11,10 @@ use MistyAttic\Core\Kinds\Cell;
 /** Changes of a dataset as a person makes them, each giving the whole state after it. */
 final class DatasetEdit
 {
-    /** A field of its id is replaced, or comes behind the other fields. Values take a new type where they can; where not, they stay as they are. */
+    /**
+     * A field of its id is replaced, or comes behind the other fields. Values take a new type where they can; where not, they stay as they
+     * are.
+     */
     public static function withField(PartTree $tree, Part $field): PartTree
     {
         $type = FieldType::of($field);
@@ -21,7 +24,9 @@ final class DatasetEdit
             if ($part->role === DatasetRole::Field->value) {
                 $fields[$part->id] = $part;
             } else {
-                $records[] = $isTyped && isset($part->fields[$field->id]) ? $part->with($field->id, Cell::of($type->value($part->fields[$field->id])) ?? '') : $part;
+                $records[] = $isTyped && isset($part->fields[$field->id])
+                    ? $part->with($field->id, Cell::of($type->value($part->fields[$field->id])) ?? '')
+                    : $part;
             }
         }
         $fields[$field->id] = $field;
@@ -74,7 +79,10 @@ final class DatasetEdit
     public static function calculatedFrom(PartTree $tree, array $fields): array
     {
         $found = [];
-        $calculated = array_filter($tree->parts, fn (Part $part) => $part->role === DatasetRole::Field->value && $part->string('expression') !== '');
+        $calculated = array_filter(
+            $tree->parts,
+            fn (Part $part) => $part->role === DatasetRole::Field->value && $part->string('expression') !== '',
+        );
         do {
             $before = count($found);
             foreach ($calculated as $part) {

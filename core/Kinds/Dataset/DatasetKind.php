@@ -62,7 +62,9 @@ final class DatasetKind extends SchemaKind
     /** An expression with its fields by their names. */
     public function written(PartTree $tree, Part $part, mixed $value): string
     {
-        return $part->role === DatasetRole::Field->value && is_string($value) ? FieldNames::shown($value, FieldNames::of($tree)) : parent::written($tree, $part, $value);
+        return $part->role === DatasetRole::Field->value && is_string($value)
+            ? FieldNames::shown($value, FieldNames::of($tree))
+            : parent::written($tree, $part, $value);
     }
 
     public function isReadAs(?Part $before, Part $column, mixed $was, mixed $is): bool

@@ -25,7 +25,15 @@ enum DatasetRole: string implements PartRole
     public function fields(): array
     {
         return match ($this) {
-            self::Field => ['name' => 'string:100', 'type' => 'words:text|number|money|date|boolean|choice', 'choices' => 'list:'.self::CHOICES.'?', 'decimal' => 'words:point|comma?', 'currency' => 'string:8?', 'days' => 'words:day|month?', 'expression' => 'string:4000?'],
+            self::Field => [
+                'name' => 'string:100',
+                'type' => 'words:text|number|money|date|boolean|choice',
+                'choices' => 'list:'.self::CHOICES.'?',
+                'decimal' => 'words:point|comma?',
+                'currency' => 'string:8?',
+                'days' => 'words:day|month?',
+                'expression' => 'string:4000?',
+            ],
             self::Record => [self::CELLS => 'cell'],
         };
     }

@@ -7,12 +7,25 @@ namespace MistyAttic\Core\Kinds\Dataset;
 use MistyAttic\Core\Kinds\Cell;
 
 /**
- * How days are written in a column. `2026-05-03`, `3.5.2026` and `3 May 2026` can be read in one way; of `3/5/2026` only the column as a whole can say
- * which is the month, and where it does not, such a text is no day: nothing is guessed.
+ * How days are written in a column. `2026-05-03`, `3.5.2026` and `3 May 2026` can be read in one way; of `3/5/2026` only the column as a
+ * whole can say which is the month, and where it does not, such a text is no day: nothing is guessed.
  */
 final readonly class DayWriting
 {
-    private const MONTHS = ['january', 'february', 'march', 'april', 'may', 'june', 'july', 'august', 'september', 'october', 'november', 'december'];
+    private const MONTHS = [
+        'january',
+        'february',
+        'march',
+        'april',
+        'may',
+        'june',
+        'july',
+        'august',
+        'september',
+        'october',
+        'november',
+        'december',
+    ];
 
     private const TIME = '(?:(?:T|,? )(?<time>(?:[01]?\d|2[0-3]):[0-5]\d(?::[0-5]\d)?))?';
 

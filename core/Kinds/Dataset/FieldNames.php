@@ -50,7 +50,11 @@ final class FieldNames
     /** @param callable(string): string $with */
     public static function replaced(string $text, callable $with): string
     {
-        return (string) preg_replace_callback(self::PATTERN, fn (array $found): string => isset($found[1]) ? '['.$with($found[1]).']' : $found[0], $text);
+        return (string) preg_replace_callback(
+            self::PATTERN,
+            fn (array $found): string => isset($found[1]) ? '['.$with($found[1]).']' : $found[0],
+            $text,
+        );
     }
 
     /** @return array<string, string> id => name */

@@ -26,11 +26,23 @@ final readonly class FieldType
      * @param  string  $days  which comes first in `3/5/2026`: day, month, or empty; see {@see DayWriting}
      * @param  string  $currency  of money: a sign or a code of ISO 4217; empty where values name none
      */
-    public function __construct(public string $type, public array $choices = [], public string $decimal = '.', public string $currency = '', public string $days = '') {}
+    public function __construct(
+        public string $type,
+        public array $choices = [],
+        public string $decimal = '.',
+        public string $currency = '',
+        public string $days = '',
+    ) {}
 
     public static function of(Part $field): self
     {
-        return new self($field->string('type'), $field->strings('choices'), $field->string('decimal') === 'comma' ? ',' : '.', $field->string('currency'), $field->string('days'));
+        return new self(
+            $field->string('type'),
+            $field->strings('choices'),
+            $field->string('decimal') === 'comma' ? ',' : '.',
+            $field->string('currency'),
+            $field->string('days'),
+        );
     }
 
     /**
@@ -49,12 +61,18 @@ final readonly class FieldType
                 'date' => new self($name, days: self::days($looked, $hint)),
                 default => new self($name, decimal: $writing->decimal),
             };
-            if ($values !== [] && $type->misfits($looked) * 100 <= count($looked) * self::MISFITS && ! ($name === 'number' && self::hasCodes($looked))) {
-                return count($values) === count($looked) ? $type : match ($name) {
-                    'money' => self::money($values, self::written($values, $hint)),
-                    'date' => new self($name, days: self::days($values, $hint)),
-                    default => new self($name, decimal: self::written($values, $hint)->decimal),
-                };
+            if (
+                $values !== []
+                && $type->misfits($looked) * 100 <= count($looked) * self::MISFITS
+                && ! ($name === 'number' && self::hasCodes($looked))
+            ) {
+                return count($values) === count($looked)
+                    ? $type
+                    : match ($name) {
+                        'money' => self::money($values, self::written($values, $hint)),
+                        'date' => new self($name, days: self::days($values, $hint)),
+                        default => new self($name, decimal: self::written($values, $hint)->decimal),
+                    };
             }
         }
         $texts = array_count_values(array_map(Cell::show(...), $looked));
@@ -76,7 +94,9 @@ final readonly class FieldType
     public function asked(string $type, array $values, ?string $decimal = null, ?string $days = null): self
     {
         if ($type !== 'number' && $type !== 'money') {
-            return $type === $this->type && $days === null ? $this : new self($type, days: $type === 'date' ? $days ?? self::days($values, $this->decimal) : '');
+            return $type === $this->type && $days === null
+                ? $this
+                : new self($type, days: $type === 'date' ? $days ?? self::days($values, $this->decimal) : '');
         }
         $writing = $decimal === null ? self::written($values, $this->decimal) : new NumberWriting($decimal === 'comma' ? ',' : '.');
 
@@ -134,13 +154,22 @@ final readonly class FieldType
     /** @return array<string, string|list<string>> as a field has it */
     public function fields(): array
     {
-        return ['type' => $this->type, ...($this->choices === [] ? [] : ['choices' => $this->choices]), ...($this->decimal === ',' ? ['decimal' => 'comma'] : []), ...($this->currency === '' ? [] : ['currency' => $this->currency]), ...($this->days === '' ? [] : ['days' => $this->days])];
+        return [
+            'type' => $this->type,
+            ...$this->choices === [] ? [] : ['choices' => $this->choices],
+            ...$this->decimal === ',' ? ['decimal' => 'comma'] : [],
+            ...$this->currency === '' ? [] : ['currency' => $this->currency],
+            ...$this->days === '' ? [] : ['days' => $this->days],
+        ];
     }
 
     /** @param array{number: int|float, currency: string}|null $read */
     private function number(?array $read): int|float|null
     {
-        return $read === null || ($read['currency'] !== '' && ($this->type === 'number' || ($this->currency !== '' && $read['currency'] !== $this->currency))) ? null : $read['number'];
+        return $read === null
+            || ($read['currency'] !== '' && ($this->type === 'number' || ($this->currency !== '' && $read['currency'] !== $this->currency)))
+            ? null
+            : $read['number'];
     }
 
     /**

@@ -17,7 +17,18 @@ final readonly class NumberWriting
 {
     private const SPACES = '/[\p{Zs}\x{2060}\x{feff}]/u';
 
-    private const SIGNS = ['−' => '-', '–' => '-', '－' => '-', '＋' => '+', '，' => ',', '．' => '.', '％' => '%', '’' => "'", '（' => '(', '）' => ')'];
+    private const SIGNS = [
+        '−' => '-',
+        '–' => '-',
+        '－' => '-',
+        '＋' => '+',
+        '，' => ',',
+        '．' => '.',
+        '％' => '%',
+        '’' => "'",
+        '（' => '(',
+        '）' => ')',
+    ];
 
     /** Digits beyond which a number would lose some of them; such is a number of an order or an account. */
     private const MOST_DIGITS = 15;
@@ -53,7 +64,10 @@ final readonly class NumberWriting
         return (new self('.'))->read($text) ?? (new self(','))->read($text);
     }
 
-    /** @return array{number: int|float, currency: string}|null the currency is a sign or a code of ISO 4217, or empty; null when it is no number */
+    /**
+     * @return array{number: int|float, currency: string}|null the currency is a sign or a code of ISO 4217, or empty; null when it is no
+     *     number
+     */
     public function read(string $text): ?array
     {
         if (preg_match('/^(-?)(\d{1,15})(?:([.,])(\d{1,9}))?$/D', $text, $found) === 1) {
@@ -61,19 +75,31 @@ final readonly class NumberWriting
         }
         $text = self::plain($text);
         $currency = '(?<currency%d>(?:[A-Z]{1,2})?\p{Sc}|[A-Z]{3})';
-        $pattern = '/^(?<open>\()?(?<sign>[+-])?\s?(?:'.sprintf($currency, 1).'\s?)?(?<inner>[+-])?(?<number>[\d.,\' ]*\d(?:[eE][+-]?\d{1,3})?)\s?(?<percent>%)?(?:\s?'.sprintf($currency, 2).')?\s?(?<after>-)?(?<close>\))?$/Du';
+        $pattern = '/^(?<open>\()?(?<sign>[+-])?\s?(?:'
+        .sprintf($currency, 1)
+        .'\s?)?(?<inner>[+-])?(?<number>[\d.,\' ]*\d(?:[eE][+-]?\d{1,3})?)\s?(?<percent>%)?(?:\s?'
+        .sprintf($currency, 2)
+        .')?\s?(?<after>-)?(?<close>\))?$/Du';
         if (preg_match($pattern, $text, $found, PREG_UNMATCHED_AS_NULL) !== 1 || ($found['open'] === null) !== ($found['close'] === null)) {
             return null;
         }
         $signs = array_filter([$found['sign'], $found['inner'], $found['after'], $found['open']], fn (?string $sign) => $sign !== null);
         $codes = array_values(array_filter([$found['currency1'], $found['currency2']], fn (?string $code) => $code !== null));
         $number = $this->number((string) $found['number']);
-        if ($number === null || count($signs) > 1 || count($codes) > 1 || ($codes !== [] && ($found['percent'] !== null || ! self::isCurrency($codes[0])))) {
+        if (
+            $number === null
+            || count($signs) > 1
+            || count($codes) > 1
+            || ($codes !== [] && ($found['percent'] !== null || ! self::isCurrency($codes[0])))
+        ) {
             return null;
         }
         $number = in_array(reset($signs), ['-', '('], true) ? -$number : $number;
 
-        return ['number' => Cell::number($found['percent'] === null ? $number : $number / 100), 'currency' => self::currency($codes[0] ?? '')];
+        return [
+            'number' => Cell::number($found['percent'] === null ? $number : $number / 100),
+            'currency' => self::currency($codes[0] ?? ''),
+        ];
     }
 
     /**
@@ -90,7 +116,9 @@ final readonly class NumberWriting
             [$whole, $rest] = strlen($rest) === 3 && strlen($whole) <= 3 && $whole !== '0' ? [$whole.$rest, ''] : ['', ''];
         }
 
-        return $whole === '' ? null : ['number' => Cell::number($rest === '' ? (int) ($sign.$whole) : (float) "{$sign}{$whole}.{$rest}"), 'currency' => ''];
+        return $whole === ''
+            ? null
+            : ['number' => Cell::number($rest === '' ? (int) ($sign.$whole) : (float) "{$sign}{$whole}.{$rest}"), 'currency' => ''];
     }
 
     /** One currency has one name: its code where its sign says no less. */
@@ -104,13 +132,24 @@ final readonly class NumberWriting
         $decimal = preg_quote($this->decimal, '/');
         $thousands = $this->decimal === '.' ? ',' : '\.';
         [$mantissa, $exponent] = preg_split('/(?=[eE])/', $text, 2) + [1 => ''];
-        if (preg_match("/^(?<whole>\\d*|\\d{1,3}(?:(?<mark>{$thousands}|[ '])\\d{3})(?:\\k<mark>\\d{3})*|\\d{1,2}(?:,\\d\\d)+,\\d{3})(?:{$decimal}(?<decimals>\\d+))?$/D", $mantissa, $found, PREG_UNMATCHED_AS_NULL) !== 1) {
+        if (
+            preg_match(
+                "/^(?<whole>\\d*|\\d{1,3}(?:(?<mark>{$thousands}|[ '])\\d{3})(?:\\k<mark>\\d{3})*|\\d{1,2}(?:,\\d\\d)+,\\d{3})(?:{$decimal}(?<decimals>\\d+))?$/D",
+                $mantissa,
+                $found,
+                PREG_UNMATCHED_AS_NULL,
+            ) !== 1
+        ) {
             return null;
         }
         $whole = preg_replace('/\D/', '', (string) $found['whole']) ?? '';
         $decimals = $found['decimals'] ?? '';
         // What begins with a zero that counts for nothing is a code or a number of somebody's own.
-        if (($whole === '' && $decimals === '') || preg_match('/^0\d/', $whole) === 1 || ($this->decimal === ',' && preg_match('/\d,\d\d,/', (string) $found['whole']) === 1)) {
+        if (
+            ($whole === '' && $decimals === '')
+            || preg_match('/^0\d/', $whole) === 1
+            || ($this->decimal === ',' && preg_match('/\d,\d\d,/', (string) $found['whole']) === 1)
+        ) {
             return null;
         }
         if ($decimals === '' && $exponent === '') {
@@ -128,7 +167,11 @@ final readonly class NumberWriting
         }
         $text = trim((string) preg_replace(self::SPACES, ' ', strtr($text, self::SIGNS)));
 
-        return (string) preg_replace_callback('/(?![0-9])\p{Nd}/u', fn (array $digit): string => (string) IntlChar::charDigitValue($digit[0]), $text);
+        return (string) preg_replace_callback(
+            '/(?![0-9])\p{Nd}/u',
+            fn (array $digit): string => (string) IntlChar::charDigitValue($digit[0]),
+            $text,
+        );
     }
 
     private static function isCurrency(string $code): bool

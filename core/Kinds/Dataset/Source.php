@@ -26,8 +26,14 @@ final readonly class Source
      * @param  list<Part>  $calculated  fields that it brings along
      * @param  list<string>  $tabs  of a workbook, what its tabs are called
      */
-    public function __construct(array $names, public array $records, private array $known = [], private ?string $hint = null, private array $calculated = [], public array $tabs = [])
-    {
+    public function __construct(
+        array $names,
+        public array $records,
+        private array $known = [],
+        private ?string $hint = null,
+        private array $calculated = [],
+        public array $tabs = [],
+    ) {
         $this->names = self::apart($names);
     }
 
@@ -58,7 +64,13 @@ final readonly class Source
     {
         $kept = array_filter($this->names, fn (string $name) => ! in_array($name, $names, true));
 
-        return new self($kept, array_map(fn (array $cells) => array_intersect_key($cells, $kept), $this->records), array_intersect_key($this->known, $kept), $this->hint, $this->calculated);
+        return new self(
+            $kept,
+            array_map(fn (array $cells) => array_intersect_key($cells, $kept), $this->records),
+            array_intersect_key($this->known, $kept),
+            $this->hint,
+            $this->calculated,
+        );
     }
 
     /**
@@ -106,7 +118,10 @@ final readonly class Source
         }
         $records = [];
         foreach ($rows as $row) {
-            $cells = array_filter(array_map(self::read(...), array_intersect_key($row->fields, $names)), fn (mixed $cell) => $cell !== null && $cell !== '');
+            $cells = array_filter(
+                array_map(self::read(...), array_intersect_key($row->fields, $names)),
+                fn (mixed $cell) => $cell !== null && $cell !== '',
+            );
             if ($cells !== []) {
                 $records[$row->id] = $cells;
             }
@@ -120,7 +135,9 @@ final readonly class Source
     {
         $format = NumberLook::format(Cell::look($cell));
 
-        return $format !== '' && is_numeric(Cell::result($cell)) && NumberLook::isTime($format) ? NumberLook::show($cell) : Cell::result($cell);
+        return $format !== '' && is_numeric(Cell::result($cell)) && NumberLook::isTime($format)
+            ? NumberLook::show($cell)
+            : Cell::result($cell);
     }
 
     /**
@@ -160,7 +177,12 @@ final readonly class Source
         $said = $answer->strings('said');
         foreach ($answer->strings('choices') as $at => $id) {
             $choice = $form->find($id);
-            if ($choice !== null && $choice->role === FormRole::Choice->value && isset($said[$at]) && ($choice->fields['other'] ?? false) !== true) {
+            if (
+                $choice !== null
+                && $choice->role === FormRole::Choice->value
+                && isset($said[$at])
+                && ($choice->fields['other'] ?? false) !== true
+            ) {
                 $said[$at] = Label::of($choice->string('label'));
             }
         }
@@ -177,8 +199,15 @@ final readonly class Source
     /** What the answers to a question are. */
     private static function asked(PartTree $form, Part $question): FieldType
     {
-        $type = ['one' => 'choice', 'scale' => 'number', 'number' => 'number', 'date' => 'date', 'yes_no' => 'boolean'][$question->string('type')] ?? 'text';
-        $choices = $type !== 'choice' ? [] : array_filter($form->subtree($question->id), fn (Part $part) => $part->role === FormRole::Choice->value && ($part->fields['other'] ?? false) !== true);
+        $type = ['one' => 'choice', 'scale' => 'number', 'number' => 'number', 'date' => 'date', 'yes_no' => 'boolean'][
+            $question->string('type')
+        ] ?? 'text';
+        $choices = $type !== 'choice'
+            ? []
+            : array_filter(
+                $form->subtree($question->id),
+                fn (Part $part) => $part->role === FormRole::Choice->value && ($part->fields['other'] ?? false) !== true,
+            );
 
         return new FieldType($type, array_values(array_map(fn (Part $choice) => Label::of($choice->string('label')), $choices)));
     }
@@ -192,7 +221,13 @@ final readonly class Source
     {
         if ($objects !== [] && array_filter($objects, fn (mixed $row) => ! is_array($row) || ! array_is_list($row)) === []) {
             $head = array_map(fn (mixed $name) => is_scalar($name) ? (string) $name : '', array_values((array) array_shift($objects)));
-            $objects = array_map(fn (mixed $row): array => array_combine(array_map(fn (int $at) => "{$at}|".($head[$at] ?? ''), array_keys((array) $row)), (array) $row), $objects);
+            $objects = array_map(
+                fn (mixed $row): array => array_combine(
+                    array_map(fn (int $at) => "{$at}|".($head[$at] ?? ''), array_keys((array) $row)),
+                    (array) $row,
+                ),
+                $objects,
+            );
             $named = fn (string $key): string => trim(explode('|', $key, 2)[1]);
         }
         $ids = $names = $records = [];
@@ -203,7 +238,9 @@ final readonly class Source
                 $id = $ids[$key] ??= 'n'.count($ids);
                 $name = mb_substr(isset($named) ? $named((string) $key) : trim((string) $key), 0, 100);
                 $names[$id] = $name === '' ? 'Field '.count($ids) : $name;
-                $cell = Cell::read(is_array($value) ? mb_substr((string) json_encode($value, JSON_UNESCAPED_UNICODE), 0, Cell::MOST) : $value);
+                $cell = Cell::read(
+                    is_array($value) ? mb_substr((string) json_encode($value, JSON_UNESCAPED_UNICODE), 0, Cell::MOST) : $value,
+                );
                 if ($cell !== null) {
                     $cells[$id] = $cell;
                 }
@@ -234,10 +271,15 @@ final readonly class Source
     /** An error of a calculation says nothing of what its field is. */
     private static function isError(mixed $cell): bool
     {
-        return is_array($cell) ? ($cell[0] ?? '') === '!' : is_string($cell) && preg_match('~^#(DIV/0!|N/A|VALUE!|REF!|NAME\?|NUM!|NULL!)$~D', $cell) === 1;
+        return is_array($cell)
+            ? ($cell[0] ?? '') === '!'
+            : is_string($cell) && preg_match('~^#(DIV/0!|N/A|VALUE!|REF!|NAME\?|NUM!|NULL!)$~D', $cell) === 1;
     }
 
-    /** @return list<mixed> what the records hold in a field, none of it null or an error; of a plain text file as it is written where that is open */
+    /**
+     * @return list<mixed> what the records hold in a field, none of it null or an error; of a plain text file as it is written where that
+     *     is open
+     */
     public function values(string $field): array
     {
         $values = [];

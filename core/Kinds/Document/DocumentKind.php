@@ -58,7 +58,9 @@ final class DocumentKind extends SchemaKind
 
     private function placePart(PartTree $tree, Part $part): ?Part
     {
-        return $part->role === DocumentRole::Heading->value || ! $tree->has($part->id) ? null : $tree->lastBefore($part->id, DocumentRole::Heading->value);
+        return $part->role === DocumentRole::Heading->value || ! $tree->has($part->id)
+            ? null
+            : $tree->lastBefore($part->id, DocumentRole::Heading->value);
     }
 
     private static function firstText(PartTree $tree, Part $part): RichText

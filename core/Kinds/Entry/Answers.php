@@ -25,7 +25,10 @@ final class Answers
 
     private const SCALE = [1, 5];
 
-    /** @var list<Problem> paths are the ids of questions; codes: required, too_long, too_short, choice, too_many, too_few, number, number_unclear, too_small, too_large, date, time, email, file */
+    /**
+     * @var list<Problem> paths are the ids of questions; codes: required, too_long, too_short, choice, too_many, too_few, number,
+     *     number_unclear, too_small, too_large, date, time, email, file
+     */
     public array $problems = [];
 
     /** @var array<string, Part> by question */
@@ -33,7 +36,8 @@ final class Answers
 
     /**
      * @param  array<array-key, mixed>  $sent  question => text, choice, list of choices, or line => choice; `other-QUESTION` => own words
-     * @param  array<string, array{string, string}>  $files  question => chunk in hexadecimal and name; both empty when it could not be taken
+     * @param  array<string, array{string, string}>  $files  question => chunk in hexadecimal and name; both empty when it could not be
+     *     taken
      */
     public function __construct(private readonly PartTree $form, private readonly array $sent, private readonly array $files = [])
     {
@@ -49,7 +53,12 @@ final class Answers
         $this->problems = array_values(array_filter($this->problems, fn (Problem $problem) => $walk->asks($problem->path)));
         foreach ($walk->questions as $id) {
             $wrong = array_filter($this->problems, fn (Problem $problem) => $problem->path === $id) !== [];
-            if (($form->get($id)->fields['required'] ?? false) === true && $form->get($id)->string('type') !== 'note' && ! isset($this->given[$id]) && ! $wrong) {
+            if (
+                ($form->get($id)->fields['required'] ?? false) === true
+                && $form->get($id)->string('type') !== 'note'
+                && ! isset($this->given[$id])
+                && ! $wrong
+            ) {
                 $this->problems[] = new Problem('required', $id);
             }
         }
@@ -69,16 +78,32 @@ final class Answers
         return match ($question->string('type')) {
             'short' => $this->text($question, $text, self::SHORT),
             'long' => $this->text($question, $text, self::LONG),
-            'email' => $this->checked($question, $text, 'email', filter_var($text, FILTER_VALIDATE_EMAIL) !== false && mb_strlen($text) <= 254),
+            'email' => $this->checked(
+                $question,
+                $text,
+                'email',
+                filter_var($text, FILTER_VALIDATE_EMAIL) !== false && mb_strlen($text) <= 254,
+            ),
             'date' => $this->date($question, $text),
             'time' => $this->checked($question, $text, 'time', preg_match('/^([01]\d|2[0-3]):[0-5]\d$/', $text) === 1),
             'number' => $this->number($question, $text),
             'scale' => $this->scale($question, $text),
-            'yes_no' => in_array($text, ['yes', 'no'], true) ? $this->part($question, ['value' => $text === 'yes']) : ($text === '' ? null : $this->wrong('choice', $question)),
+            'yes_no' => in_array($text, ['yes', 'no'], true)
+                ? $this->part($question, ['value' => $text === 'yes'])
+                : ($text === ''
+                    ? null
+                    : $this->wrong('choice', $question)),
             'one' => $this->choices($question, $text === '' ? [] : [$text]),
-            'several' => $this->choices($question, is_array($sent) ? array_values(array_filter($sent, is_string(...))) : ($text === '' ? [] : [$text])),
+            'several' => $this->choices(
+                $question,
+                is_array($sent) ? array_values(array_filter($sent, is_string(...))) : ($text === '' ? [] : [$text]),
+            ),
             'grid' => $this->grid($question, is_array($sent) ? $sent : []),
-            'file' => isset($this->files[$question->id]) ? ($this->files[$question->id][0] === '' ? $this->wrong('file', $question) : $this->part($question, ['value' => $this->files[$question->id][1], 'chunk' => $this->files[$question->id][0]])) : null,
+            'file' => isset($this->files[$question->id])
+                ? ($this->files[$question->id][0] === ''
+                    ? $this->wrong('file', $question)
+                    : $this->part($question, ['value' => $this->files[$question->id][1], 'chunk' => $this->files[$question->id][0]]))
+                : null,
             default => null,
         };
     }
@@ -105,7 +130,11 @@ final class Answers
 
     private function date(Part $question, string $text): ?Part
     {
-        return $text === '' ? null : (Cell::isDate($text) ? $this->part($question, ['value' => ['d', $text]]) : $this->wrong('date', $question));
+        return $text === ''
+            ? null
+            : (Cell::isDate($text)
+                ? $this->part($question, ['value' => ['d', $text]])
+                : $this->wrong('date', $question));
     }
 
     private function number(Part $question, string $text): ?Part
@@ -115,7 +144,10 @@ final class Answers
 
         return match (true) {
             $text === '' => null,
-            $plain === null => $this->wrong('number_unclear', $question, ['one' => str_replace(',', '', $text), 'two' => str_replace(',', '.', $text)]),
+            $plain === null => $this->wrong('number_unclear', $question, [
+                'one' => str_replace(',', '', $text),
+                'two' => str_replace(',', '.', $text),
+            ]),
             ! is_numeric($plain) || ! is_finite((float) $plain) || strlen($plain) > 30 => $this->wrong('number', $question),
             $least !== null && (float) $plain < $least => $this->wrong('too_small', $question, ['least' => (string) $least]),
             $most !== null && (float) $plain > $most => $this->wrong('too_large', $question, ['most' => (string) $most]),
@@ -136,7 +168,11 @@ final class Answers
         return match (true) {
             $commas === 0 => $points > 1 && preg_match('/^-?\d{1,3}(\.\d{3})+$/', $text) === 1 ? str_replace('.', '', $text) : $text,
             // The sign that is last, and once, is the decimal one.
-            $points > 0 => strrpos($text, ',') > strrpos($text, '.') && $commas === 1 ? str_replace(['.', ','], ['', '.'], $text) : ($points === 1 ? str_replace(',', '', $text) : $text),
+            $points > 0 => strrpos($text, ',') > strrpos($text, '.') && $commas === 1
+                ? str_replace(['.', ','], ['', '.'], $text)
+                : ($points === 1
+                    ? str_replace(',', '', $text)
+                    : $text),
             $commas > 1 => preg_match('/^-?\d{1,3}(,\d{3})+$/', $text) === 1 ? str_replace(',', '', $text) : $text,
             preg_match('/^-?[1-9]\d{0,2},\d{3}$/', $text) === 1 => null,
             default => str_replace(',', '.', $text),
@@ -147,7 +183,11 @@ final class Answers
     {
         [$least, $most] = self::scaleOf($question);
 
-        return $text === '' ? null : (ctype_digit(ltrim($text, '-')) && (int) $text >= $least && (int) $text <= $most ? $this->part($question, ['value' => (int) $text]) : $this->wrong('choice', $question));
+        return $text === ''
+            ? null
+            : (ctype_digit(ltrim($text, '-')) && (int) $text >= $least && (int) $text <= $most
+                ? $this->part($question, ['value' => (int) $text])
+                : $this->wrong('choice', $question));
     }
 
     /** @return array{int, int} from, to */
@@ -175,7 +215,9 @@ final class Answers
                 continue;
             }
             $own = $this->sent["other-{$question->id}"] ?? '';
-            $words = ($choice->fields['other'] ?? false) === true && is_string($own) ? mb_substr(trim((string) preg_replace('/\s+/u', ' ', $own)), 0, self::SHORT) : '';
+            $words = ($choice->fields['other'] ?? false) === true && is_string($own)
+                ? mb_substr(trim((string) preg_replace('/\s+/u', ' ', $own)), 0, self::SHORT)
+                : '';
             $ids[] = $choice->id;
             $said[] = $words === '' ? $choice->string('label') : $words;
         }
@@ -217,13 +259,23 @@ final class Answers
     /** @return list<Part> */
     private function below(Part $question, FormRole $role): array
     {
-        return array_values(array_filter(array_map($this->form->get(...), $this->form->children()[$question->id] ?? []), fn (Part $part) => $part->role === $role->value));
+        return array_values(
+            array_filter(
+                array_map($this->form->get(...), $this->form->children()[$question->id] ?? []),
+                fn (Part $part) => $part->role === $role->value,
+            ),
+        );
     }
 
     /** @param array<string, RichText|string|int|float|bool|list<string>|array{string, string}> $fields */
     private function part(Part $question, array $fields): Part
     {
-        return new Part($question->id, EntryRole::Answer->value, 0, ['label' => mb_substr($question->richText()->text(), 0, 300)] + $fields);
+        return new Part(
+            $question->id,
+            EntryRole::Answer->value,
+            0,
+            ['label' => mb_substr($question->richText()->text(), 0, 300)] + $fields,
+        );
     }
 
     /** @param array<string, string|int> $variables */

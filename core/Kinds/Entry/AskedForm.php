@@ -61,7 +61,10 @@ final class AskedForm
                 if (! $live->has($id)) {
                     $role = count($pair) === 2 && $which === 0 ? FormRole::Line : FormRole::Choice;
                     $old = $then->find($id);
-                    $gone[$id] = new Part($id, $role->value, $question->depth + 1, ['label' => $old === null || $old->string('label') === '' ? $words[$which] ?? '' : $old->string('label'), 'gone' => true]);
+                    $gone[$id] = new Part($id, $role->value, $question->depth + 1, [
+                        'label' => $old === null || $old->string('label') === '' ? $words[$which] ?? '' : $old->string('label'),
+                        'gone' => true,
+                    ]);
                 }
             }
         }

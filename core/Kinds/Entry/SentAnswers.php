@@ -44,7 +44,19 @@ final class SentAnswers
     {
         $said = $answer->strings('said');
 
-        return array_values(array_filter(array_map(fn (string $choice, int $at): string => ($form->find($choice)?->fields['other'] ?? false) === true && $form->get($choice)->string('label') !== ($said[$at] ?? '') ? $said[$at] ?? '' : '', $answer->strings('choices'), array_keys($answer->strings('choices'))), fn (string $words) => $words !== ''));
+        return array_values(
+            array_filter(
+                array_map(
+                    fn (string $choice, int $at): string => ($form->find($choice)?->fields['other'] ?? false) === true
+                    && $form->get($choice)->string('label') !== ($said[$at] ?? '')
+                        ? $said[$at] ?? ''
+                        : '',
+                    $answer->strings('choices'),
+                    array_keys($answer->strings('choices')),
+                ),
+                fn (string $words) => $words !== '',
+            ),
+        );
     }
 
     /**
@@ -57,7 +69,15 @@ final class SentAnswers
     {
         $was = self::of($form, $base);
         $touched = [];
-        foreach (array_unique([...$shown, ...array_map(fn (int|string $name) => str_starts_with((string) $name, 'other-') ? substr((string) $name, 6) : (string) $name, array_keys($sent))]) as $question) {
+        foreach (
+            array_unique([
+                ...$shown,
+                ...array_map(
+                    fn (int|string $name) => str_starts_with((string) $name, 'other-') ? substr((string) $name, 6) : (string) $name,
+                    array_keys($sent),
+                ),
+            ]) as $question
+        ) {
             $own = "other-{$question}";
             $isOne = self::plain($sent[$question] ?? '') !== self::plain($was[$question] ?? '');
             if ($isOne || self::plain($sent[$own] ?? '') !== self::plain($was[$own] ?? '')) {
@@ -70,7 +90,8 @@ final class SentAnswers
     }
 
     /**
-     * The entry with what was touched, and all else as it was and where it was; what was not answered before is behind the answer to the question before it.
+     * The entry with what was touched, and all else as it was and where it was; what was not answered before is behind the answer to the
+     * question before it.
      *
      * @param  array<array-key, mixed>  $touched  see {@see touched()}
      * @param  Answers  $answers  that were read of what was touched

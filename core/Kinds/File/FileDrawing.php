@@ -34,8 +34,17 @@ final class FileDrawing implements Drawing
 
             return;
         }
-        $canvas->words(TextDrawing::MARGIN, 24, 12, Canvas::WIDTH - 2 * TextDrawing::MARGIN, $file->string('name'), $sample->tone($file->id) ?? Tone::HEAD);
-        (new Flow($canvas, TextDrawing::MARGIN, 36, Canvas::WIDTH - 2 * TextDrawing::MARGIN, Canvas::HEIGHT - 46))->draw(array_map(fn (Part $line) => Block::text($line->richText()->text(), $sample->tone($line->id)), $lines));
+        $canvas->words(
+            TextDrawing::MARGIN,
+            24,
+            12,
+            Canvas::WIDTH - 2 * TextDrawing::MARGIN,
+            $file->string('name'),
+            $sample->tone($file->id) ?? Tone::HEAD,
+        );
+        (new Flow($canvas, TextDrawing::MARGIN, 36, Canvas::WIDTH - 2 * TextDrawing::MARGIN, Canvas::HEIGHT - 46))->draw(
+            array_map(fn (Part $line) => Block::text($line->richText()->text(), $sample->tone($line->id)), $lines),
+        );
     }
 
     private function type(Part $file, Sample $sample, Canvas $canvas): void

@@ -13,8 +13,8 @@ use MistyAttic\Core\Kinds\SchemaKind;
 use MistyAttic\Core\Miniature\Drawing;
 
 /**
- * A file as it is: a text with its lines, so that two people’s changes to it come together; anything else with the chunk that lists its pieces, which is
- * replaced as one.
+ * A file as it is: a text with its lines, so that two people’s changes to it come together; anything else with the chunk that lists its
+ * pieces, which is replaced as one.
  */
 final class FileKind extends SchemaKind
 {
@@ -73,7 +73,10 @@ final class FileKind extends SchemaKind
         return $parent !== PartTree::ROOT && $tree->get($parent)->role === FileRole::Page->value ? $parent : null;
     }
 
-    /** A line that others are behind has an end. A file is one: what a merge left beside it goes, and where picked changes left none, it is empty. */
+    /**
+     * A line that others are behind has an end. A file is one: what a merge left beside it goes, and where picked changes left none, it is
+     * empty.
+     */
     public function repair(PartTree $tree, ?PartTree $sound = null): PartTree
     {
         if ($tree->parts === []) {
@@ -85,8 +88,16 @@ final class FileKind extends SchemaKind
                 break;
             }
             $last = count($parts) - 1;
-            if ($part->role === FileRole::Line->value && $last >= 0 && $parts[$last]->role === FileRole::Line->value && $parts[$last]->string('end') === '') {
-                $parts[$last] = $parts[$last]->with('end', $last > 0 && $parts[$last - 1]->string('end') !== '' ? $parts[$last - 1]->string('end') : 'lf');
+            if (
+                $part->role === FileRole::Line->value
+                && $last >= 0
+                && $parts[$last]->role === FileRole::Line->value
+                && $parts[$last]->string('end') === ''
+            ) {
+                $parts[$last] = $parts[$last]->with(
+                    'end',
+                    $last > 0 && $parts[$last - 1]->string('end') !== '' ? $parts[$last - 1]->string('end') : 'lf',
+                );
             }
             $parts[] = $part;
         }

@@ -197,13 +197,20 @@ final class Flow
     private function isDecided(Part $question): bool
     {
         $choices = match ($question->string('type')) {
-            'one' => array_column(array_filter(array_map($this->form->get(...), $this->form->children()[$question->id] ?? []), fn (Part $part) => $part->role === FormRole::Choice->value), 'id'),
+            'one' => array_column(
+                array_filter(
+                    array_map($this->form->get(...), $this->form->children()[$question->id] ?? []),
+                    fn (Part $part) => $part->role === FormRole::Choice->value,
+                ),
+                'id',
+            ),
             'yes_no' => ['yes', 'no'],
             default => [],
         };
         $decided = [];
         foreach ($this->rules[$question->id] ?? [] as $rule) {
-            $goes = $rule->string('action') === 'end' || ($rule->string('action') === 'go' && ($this->goal($rule) ?? -1) > $this->at[$question->id]);
+            $goes = $rule->string('action') === 'end'
+            || ($rule->string('action') === 'go' && ($this->goal($rule) ?? -1) > $this->at[$question->id]);
             $when = $rule->string('when');
             if ($goes && $when === 'answered') {
                 $decided = array_fill_keys($choices, true);
@@ -232,7 +239,9 @@ final class Flow
 
         return match (true) {
             isset($this->at[$target]) => [$target],
-            $this->form->find($target)?->role === FormRole::Page->value => array_values(array_filter($this->form->children()[$target] ?? [], fn (string $id) => isset($this->at[$id]))),
+            $this->form->find($target)?->role === FormRole::Page->value => array_values(
+                array_filter($this->form->children()[$target] ?? [], fn (string $id) => isset($this->at[$id])),
+            ),
             default => [],
         };
     }

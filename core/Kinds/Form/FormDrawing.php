@@ -25,7 +25,11 @@ final class FormDrawing implements Drawing
     public function draw(Sample $sample, Canvas $canvas): void
     {
         $lines = Sample::groups($sample->parts, FormRole::Page->value, FormRole::Question->value);
-        $lines = Sample::thinned($lines, self::QUESTIONS, fn (array $line) => $sample->isAnyChanged($line) || $line[0]->role === FormRole::Page->value);
+        $lines = Sample::thinned(
+            $lines,
+            self::QUESTIONS,
+            fn (array $line) => $sample->isAnyChanged($line) || $line[0]->role === FormRole::Page->value,
+        );
         $canvas->words(self::MARGIN, 22, 12, Canvas::WIDTH - 2 * self::MARGIN, $sample->title);
         $pitch = min(26.0, (Canvas::HEIGHT - 40) / max(1, count($lines)));
         $places = $ways = [];
@@ -53,22 +57,50 @@ final class FormDrawing implements Drawing
         $width = Canvas::WIDTH - 2 * self::MARGIN - 40;
         if ($part->role === FormRole::Page->value) {
             $canvas->bar(self::MARGIN, $y + 1, $width, $pitch * 0.7, Tone::GROUND);
-            $canvas->words(self::MARGIN + 4, $y + $pitch * 0.55, min(9.0, max(4.0, $pitch * 0.5)), $width, $part->string('title'), $tone ?? Tone::HEAD);
+            $canvas->words(
+                self::MARGIN + 4,
+                $y + $pitch * 0.55,
+                min(9.0, max(4.0, $pitch * 0.5)),
+                $width,
+                $part->string('title'),
+                $tone ?? Tone::HEAD,
+            );
 
             return;
         }
         $thick = max(1.2, min(3.4, $pitch * 0.2));
-        $canvas->bar(self::MARGIN, $y + $pitch * 0.1, min($width, 8 + mb_strlen($part->richText()->text()) * 3.2), $thick, $tone ?? Tone::HEAD);
-        $choices = array_values(array_filter($line, fn (Part $each) => $each->role === FormRole::Choice->value || $each->role === FormRole::Line->value));
+        $canvas->bar(
+            self::MARGIN,
+            $y + $pitch * 0.1,
+            min($width, 8 + mb_strlen($part->richText()->text()) * 3.2),
+            $thick,
+            $tone ?? Tone::HEAD,
+        );
+        $choices = array_values(
+            array_filter($line, fn (Part $each) => $each->role === FormRole::Choice->value || $each->role === FormRole::Line->value),
+        );
         if ($choices === []) {
-            $part->string('type') === 'note' || $canvas->edge(self::MARGIN, $y + $pitch * 0.42, $part->string('type') === 'long' ? $width * 0.8 : 90, $pitch * 0.42, $tone ?? Tone::LINE);
+            $part->string('type') === 'note'
+                || $canvas->edge(
+                    self::MARGIN,
+                    $y + $pitch * 0.42,
+                    $part->string('type') === 'long' ? $width * 0.8 : 90,
+                    $pitch * 0.42,
+                    $tone ?? Tone::LINE,
+                );
 
             return;
         }
         foreach (array_slice($choices, 0, self::CHOICES) as $at => $choice) {
             $x = self::MARGIN + 44 * $at;
             $canvas->edge($x, $y + $pitch * 0.46, $thick + 3, $thick + 3, $tone ?? Tone::LINE);
-            $canvas->bar($x + $thick + 5, $y + $pitch * 0.46 + 1.5, min(30.0, 3 + mb_strlen($choice->string('label')) * 2.2), $thick, $tone ?? Tone::LINE);
+            $canvas->bar(
+                $x + $thick + 5,
+                $y + $pitch * 0.46 + 1.5,
+                min(30.0, 3 + mb_strlen($choice->string('label')) * 2.2),
+                $thick,
+                $tone ?? Tone::LINE,
+            );
         }
     }
 

@@ -39,7 +39,9 @@ final class FormKind extends SchemaKind
     {
         $shown = match (true) {
             $part->role === FormRole::Rule->value => $tree->find($part->string('target')),
-            $part->role === FormRole::Page->value && $part->string('title') === '' && $tree->has($part->id) => $tree->find($tree->children()[$part->id][0] ?? ''),
+            $part->role === FormRole::Page->value && $part->string('title') === '' && $tree->has($part->id) => $tree->find(
+                $tree->children()[$part->id][0] ?? '',
+            ),
             default => null,
         };
 

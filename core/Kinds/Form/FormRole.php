@@ -6,7 +6,10 @@ namespace MistyAttic\Core\Kinds\Form;
 
 use MistyAttic\Core\Kinds\PartRole;
 
-/** The parts of a form: settings and pages at the top, questions on pages, below a question its choices, the lines of a grid, and skip rules. */
+/**
+ * The parts of a form: settings and pages at the top, questions on pages, below a question its choices, the lines of a grid, and skip
+ * rules.
+ */
 enum FormRole: string implements PartRole
 {
     case Settings = 'settings';
@@ -30,12 +33,34 @@ enum FormRole: string implements PartRole
     public function fields(): array
     {
         return match ($this) {
-            self::Settings => ['opens' => 'date?', 'closes' => 'date?', 'once' => 'bool', 'audience' => 'words:anyone|shelf|named', 'people' => 'list:200?', 'editable' => 'bool', 'thanks' => 'text'],
+            self::Settings => [
+                'opens' => 'date?',
+                'closes' => 'date?',
+                'once' => 'bool',
+                'audience' => 'words:anyone|shelf|named',
+                'people' => 'list:200?',
+                'editable' => 'bool',
+                'thanks' => 'text',
+            ],
             self::Page => ['title' => 'string:200'],
-            self::Question => ['type' => 'words:short|long|one|several|scale|number|date|time|yes_no|email|file|grid|note', 'text' => 'text', 'help' => 'string:1000?', 'required' => 'bool', 'least' => 'number?', 'most' => 'number?', 'low' => 'string:100?', 'high' => 'string:100?'],
+            self::Question => [
+                'type' => 'words:short|long|one|several|scale|number|date|time|yes_no|email|file|grid|note',
+                'text' => 'text',
+                'help' => 'string:1000?',
+                'required' => 'bool',
+                'least' => 'number?',
+                'most' => 'number?',
+                'low' => 'string:100?',
+                'high' => 'string:100?',
+            ],
             self::Choice => ['label' => 'string:300', 'other' => 'bool'],
             self::Line => ['label' => 'string:300'],
-            self::Rule => ['when' => 'words:is|is_not|contains|above|below|answered', 'value' => 'string:300?', 'action' => 'words:go|show|hide|end', 'target' => 'string:24?'],
+            self::Rule => [
+                'when' => 'words:is|is_not|contains|above|below|answered',
+                'value' => 'string:300?',
+                'action' => 'words:go|show|hide|end',
+                'target' => 'string:24?',
+            ],
         };
     }
 }

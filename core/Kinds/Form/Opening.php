@@ -34,7 +34,8 @@ final readonly class Opening
     /** Whether it is for named people, and this is one of them. */
     public function names(string $email): bool
     {
-        return $this->settings?->string('audience') === 'named' && in_array(mb_strtolower($email), array_map(mb_strtolower(...), $this->settings->strings('people')), true);
+        return $this->settings?->string('audience') === 'named'
+            && in_array(mb_strtolower($email), array_map(mb_strtolower(...), $this->settings->strings('people')), true);
     }
 
     /** @param 'opens'|'closes' $end */

@@ -18,15 +18,30 @@ final class Unready
         foreach ($form->parts as $part) {
             if ($part->role === FormRole::Settings->value) {
                 $opening = new Opening($part);
-                if ($opening->date('opens') !== '' && $opening->date('closes') !== '' && $opening->date('opens') > $opening->date('closes')) {
-                    $problems[] = new Problem('opens_late', $part->id, ['opens' => $opening->date('opens'), 'closes' => $opening->date('closes')]);
+                if (
+                    $opening->date('opens') !== ''
+                    && $opening->date('closes') !== ''
+                    && $opening->date('opens') > $opening->date('closes')
+                ) {
+                    $problems[] = new Problem('opens_late', $part->id, [
+                        'opens' => $opening->date('opens'),
+                        'closes' => $opening->date('closes'),
+                    ]);
                 }
             } elseif ($part->role === FormRole::Question->value && in_array($part->string('type'), ['one', 'several', 'grid'], true)) {
                 $below = array_map($form->get(...), $form->children()[$part->id] ?? []);
-                $choices = array_filter($below, fn (Part $choice) => in_array($choice->role, [FormRole::Choice->value, FormRole::Line->value], true));
-                $empty = array_filter($choices, fn (Part $choice) => trim($choice->string('label')) === '' && ($choice->fields['other'] ?? false) !== true);
+                $choices = array_filter(
+                    $below,
+                    fn (Part $choice) => in_array($choice->role, [FormRole::Choice->value, FormRole::Line->value], true),
+                );
+                $empty = array_filter(
+                    $choices,
+                    fn (Part $choice) => trim($choice->string('label')) === '' && ($choice->fields['other'] ?? false) !== true,
+                );
                 if ($empty !== [] || $choices === []) {
-                    $problems[] = new Problem($choices === [] ? 'no_choice' : 'empty_choice', $part->id, ['question' => mb_substr($part->richText()->text(), 0, 100)]);
+                    $problems[] = new Problem($choices === [] ? 'no_choice' : 'empty_choice', $part->id, [
+                        'question' => mb_substr($part->richText()->text(), 0, 100),
+                    ]);
                 }
             }
         }

@@ -18,7 +18,10 @@ final class Formula
 
     public const GONE = '#REF!';
 
-    /** @return array{string, list<Reference>} the formula with its references replaced by A1, A2 and so on, and these; the row of the formula itself is '' */
+    /**
+     * @return array{string, list<Reference>} the formula with its references replaced by A1, A2 and so on, and these; the row of the
+     *     formula itself is ''
+     */
     public static function template(string $kept): array
     {
         $references = [];
@@ -44,82 +47,114 @@ final class Formula
     /** As people read it, where it is. */
     public static function spell(string $kept, string $ownRow, CellPlaces $places): string
     {
-        return (string) preg_replace_callback(self::KEPT, function (array $found) use ($ownRow, $places): string {
-            if (! isset($found[1])) {
-                return $found[0];
-            }
-            $row = self::id($found[3], $ownRow);
-            $column = self::id($found[5], '');
-            $tab = self::tab($row, $column, $places);
-            $ends = [self::end($row, $found[2], $column, $found[4], $places)];
-            if (isset($found[6])) {
-                [$lastRow, $lastColumn] = [self::id($found[8], $ownRow), self::id($found[10], '')];
-                $ends[] = self::tab($lastRow, $lastColumn, $places) === $tab ? self::end($lastRow, $found[7], $lastColumn, $found[9], $places) : null;
-            }
-            if ($tab === null || in_array(null, $ends, true)) {
-                return self::GONE;
-            }
+        return (string) preg_replace_callback(
+            self::KEPT,
+            function (array $found) use ($ownRow, $places): string {
+                if (! isset($found[1])) {
+                    return $found[0];
+                }
+                $row = self::id($found[3], $ownRow);
+                $column = self::id($found[5], '');
+                $tab = self::tab($row, $column, $places);
+                $ends = [self::end($row, $found[2], $column, $found[4], $places)];
+                if (isset($found[6])) {
+                    [$lastRow, $lastColumn] = [self::id($found[8], $ownRow), self::id($found[10], '')];
+                    $ends[] = self::tab($lastRow, $lastColumn, $places) === $tab
+                        ? self::end($lastRow, $found[7], $lastColumn, $found[9], $places)
+                        : null;
+                }
+                if ($tab === null || in_array(null, $ends, true)) {
+                    return self::GONE;
+                }
 
-            return ($tab === $places->tab($ownRow) ? '' : self::quoted($places->tabs[$tab]).'!').implode(':', $ends);
-        }, $kept, flags: PREG_UNMATCHED_AS_NULL);
+                return ($tab === $places->tab($ownRow) ? '' : self::quoted($places->tabs[$tab]).'!').implode(':', $ends);
+            },
+            $kept,
+            flags: PREG_UNMATCHED_AS_NULL,
+        );
     }
 
     /** As it is kept; what is nowhere becomes `#REF!`, a range that reaches beyond the sheet ends with it. */
     public static function keep(string $spelled, string $ownRow, CellPlaces $places): string
     {
-        return (string) preg_replace_callback(self::SPELLED, function (array $found) use ($ownRow, $places): string {
-            if ($found[4] === null && $found[12] === null && $found[16] === null) {
-                return $found[0];
-            }
-            $name = $found[1] !== null ? str_replace("''", "'", $found[1]) : $found[2];
-            $tab = $name === null ? $places->tab($ownRow) : $places->tabNamed($name);
-            if ($tab === null || ! isset($places->tabs[$tab])) {
-                return self::GONE;
-            }
-            $range = $found[8] !== null || $found[4] === null;
-            $ends = match (true) {
-                $found[4] !== null && $found[8] !== null => [[$found[5], (int) $found[6], $found[3], $found[4]], [$found[9], (int) $found[10], $found[7], $found[8]]],
-                $found[4] !== null => [[$found[5], (int) $found[6], $found[3], $found[4]]],
-                $found[12] !== null => [['', null, $found[11], $found[12]], ['', null, $found[13], $found[14]]],
-                default => [[$found[15], (int) $found[16], '', null], [$found[17], (int) $found[18], '', null]],
-            };
-            $kept = [];
-            foreach ($ends as $at => [$rowSign, $row, $columnSign, $letters]) {
-                $last = $range && $at === 1;
-                $rowId = $row === null ? '*' : self::at($places->rows[$tab], $row - 1, $last);
-                $columnId = $letters === null ? '*' : self::at($places->columns[$tab], CellPlaces::column((string) $letters), $last);
-                if ($rowId === null || $columnId === null) {
+        return (string) preg_replace_callback(
+            self::SPELLED,
+            function (array $found) use ($ownRow, $places): string {
+                if ($found[4] === null && $found[12] === null && $found[16] === null) {
+                    return $found[0];
+                }
+                $name = $found[1] !== null ? str_replace("''", "'", $found[1]) : $found[2];
+                $tab = $name === null ? $places->tab($ownRow) : $places->tabNamed($name);
+                if ($tab === null || ! isset($places->tabs[$tab])) {
                     return self::GONE;
                 }
-                $kept[] = "[{$rowSign}".($rowId === $ownRow && $rowSign === '' ? '' : $rowId).".{$columnSign}{$columnId}]";
-            }
+                $range = $found[8] !== null || $found[4] === null;
+                $ends = match (true) {
+                    $found[4] !== null && $found[8] !== null => [
+                        [$found[5], (int) $found[6], $found[3], $found[4]],
+                        [$found[9], (int) $found[10], $found[7], $found[8]],
+                    ],
+                    $found[4] !== null => [[$found[5], (int) $found[6], $found[3], $found[4]]],
+                    $found[12] !== null => [['', null, $found[11], $found[12]], ['', null, $found[13], $found[14]]],
+                    default => [[$found[15], (int) $found[16], '', null], [$found[17], (int) $found[18], '', null]],
+                };
+                $kept = [];
+                foreach ($ends as $at => [$rowSign, $row, $columnSign, $letters]) {
+                    $last = $range && $at === 1;
+                    $rowId = $row === null ? '*' : self::at($places->rows[$tab], $row - 1, $last);
+                    $columnId = $letters === null ? '*' : self::at($places->columns[$tab], CellPlaces::column((string) $letters), $last);
+                    if ($rowId === null || $columnId === null) {
+                        return self::GONE;
+                    }
+                    $kept[] = "[{$rowSign}".($rowId === $ownRow && $rowSign === '' ? '' : $rowId).".{$columnSign}{$columnId}]";
+                }
 
-            return implode(':', $kept);
-        }, $spelled, flags: PREG_UNMATCHED_AS_NULL);
+                return implode(':', $kept);
+            },
+            $spelled,
+            flags: PREG_UNMATCHED_AS_NULL,
+        );
     }
 
-    /** A formula as people write it, as it is when it is written so many columns and rows further: what has a sign stays, what would be outside is `#REF!`. */
+    /**
+     * A formula as people write it, as it is when it is written so many columns and rows further: what has a sign stays, what would be
+     * outside is `#REF!`.
+     */
     public static function moved(string $spelled, int $columns, int $rows): string
     {
-        return (string) preg_replace_callback(self::SPELLED, function (array $found) use ($columns, $rows): string {
-            if ($found[4] === null && $found[12] === null && $found[16] === null) {
-                return $found[0];
-            }
-            $ends = [];
-            foreach ([array_slice($found, 3, 4), array_slice($found, 7, 4), [$found[11], $found[12], null, null], [$found[13], $found[14], null, null], [null, null, $found[15], $found[16]], [null, null, $found[17], $found[18]]] as [$columnSign, $letters, $rowSign, $number]) {
-                $column = $letters === null ? null : CellPlaces::column($letters) + ($columnSign === '' ? $columns : 0);
-                $row = $number === null ? null : (int) $number + ($rowSign === '' ? $rows : 0);
-                if (($column !== null && $column < 0) || ($row !== null && $row < 1)) {
-                    return self::GONE;
+        return (string) preg_replace_callback(
+            self::SPELLED,
+            function (array $found) use ($columns, $rows): string {
+                if ($found[4] === null && $found[12] === null && $found[16] === null) {
+                    return $found[0];
                 }
-                if ($column !== null || $row !== null) {
-                    $ends[] = ($column === null ? '' : $columnSign.CellPlaces::letters($column)).($row === null ? '' : $rowSign.$row);
+                $ends = [];
+                foreach (
+                    [
+                        array_slice($found, 3, 4),
+                        array_slice($found, 7, 4),
+                        [$found[11], $found[12], null, null],
+                        [$found[13], $found[14], null, null],
+                        [null, null, $found[15], $found[16]],
+                        [null, null, $found[17], $found[18]],
+                    ] as [$columnSign, $letters, $rowSign, $number]
+                ) {
+                    $column = $letters === null ? null : CellPlaces::column($letters) + ($columnSign === '' ? $columns : 0);
+                    $row = $number === null ? null : (int) $number + ($rowSign === '' ? $rows : 0);
+                    if (($column !== null && $column < 0) || ($row !== null && $row < 1)) {
+                        return self::GONE;
+                    }
+                    if ($column !== null || $row !== null) {
+                        $ends[] = ($column === null ? '' : $columnSign.CellPlaces::letters($column)).($row === null ? '' : $rowSign.$row);
+                    }
                 }
-            }
-            $name = $found[1] !== null ? "'{$found[1]}'!" : ($found[2] !== null ? "{$found[2]}!" : '');
+                $name = $found[1] !== null ? "'{$found[1]}'!" : ($found[2] !== null ? "{$found[2]}!" : '');
 
-            return $name.implode(':', $ends);
-        }, $spelled, flags: PREG_UNMATCHED_AS_NULL);
+                return $name.implode(':', $ends);
+            },
+            $spelled,
+            flags: PREG_UNMATCHED_AS_NULL,
+        );
     }
 
     /**
@@ -131,29 +166,53 @@ final class Formula
     {
         $id = fn (?string $id): string => $id === null || $id === '' || $id === '*' ? (string) $id : $other($id);
 
-        return (string) preg_replace_callback(self::KEPT, fn (array $found): string => ! isset($found[1]) ? $found[0]
-            : "[{$found[2]}{$id($found[3])}.{$found[4]}{$id($found[5])}]".(isset($found[6]) ? ":[{$found[7]}{$id($found[8])}.{$found[9]}{$id($found[10])}]" : ''), $kept, flags: PREG_UNMATCHED_AS_NULL);
+        return (string) preg_replace_callback(
+            self::KEPT,
+            fn (array $found): string => ! isset($found[1])
+                ? $found[0]
+                : "[{$found[2]}{$id($found[3])}.{$found[4]}{$id($found[5])}]"
+                    .(isset($found[6]) ? ":[{$found[7]}{$id($found[8])}.{$found[9]}{$id($found[10])}]" : ''),
+            $kept,
+            flags: PREG_UNMATCHED_AS_NULL,
+        );
     }
 
     /**
      * The same formula with other ranges; single cells stay.
      *
-     * @param  \Closure(Reference): ?array{?string, ?string, ?string, ?string}  $other  row, column, last row, last column; null when all of it is gone
+     * @param  \Closure(Reference): ?array{?string, ?string, ?string, ?string}  $other  row, column, last row, last column; null when all of
+     *     it is gone
      */
     public static function reranged(string $kept, string $ownRow, \Closure $other): string
     {
-        return (string) preg_replace_callback(self::KEPT, function (array $found) use ($ownRow, $other): string {
-            if (! isset($found[6])) {
-                return $found[0];
-            }
-            $now = $other(new Reference(self::id($found[3], $ownRow), self::id($found[5], ''), self::id($found[8], $ownRow), self::id($found[10], ''), true));
-            if ($now === null) {
-                return self::GONE;
-            }
-            $write = fn (?string $id, ?string $sign): string => $id === null ? '*' : ($id === $ownRow && $sign === '' ? '' : $id);
+        return (string) preg_replace_callback(
+            self::KEPT,
+            function (array $found) use ($ownRow, $other): string {
+                if (! isset($found[6])) {
+                    return $found[0];
+                }
+                $now = $other(
+                    new Reference(
+                        self::id($found[3], $ownRow),
+                        self::id($found[5], ''),
+                        self::id($found[8], $ownRow),
+                        self::id($found[10], ''),
+                        true,
+                    ),
+                );
+                if ($now === null) {
+                    return self::GONE;
+                }
+                $write = fn (?string $id, ?string $sign): string => $id === null ? '*' : ($id === $ownRow && $sign === '' ? '' : $id);
 
-            return "[{$found[2]}{$write($now[0], $found[2])}.{$found[4]}{$write($now[1], '$')}]:[{$found[7]}{$write($now[2], $found[7])}.{$found[9]}{$write($now[3], '$')}]";
-        }, $kept, flags: PREG_UNMATCHED_AS_NULL);
+                return "[{$found[2]}{$write($now[0], $found[2])}.{$found[4]}{$write($now[1], '$')}]:[{$found[7]}{$write(
+                    $now[2],
+                    $found[7],
+                )}.{$found[9]}{$write($now[3], '$')}]";
+            },
+            $kept,
+            flags: PREG_UNMATCHED_AS_NULL,
+        );
     }
 
     /**
@@ -179,7 +238,10 @@ final class Formula
             $ends = [$reference->row, $reference->column, $reference->lastRow, $reference->lastColumn];
             $otherEnds = [$others[$at]->row, $others[$at]->column, $others[$at]->lastRow, $others[$at]->lastColumn];
             foreach ($ends as $end => $id) {
-                if ($id !== $otherEnds[$end] && (! $reference->isRange || ! (isset($uprooted[(string) $id]) || isset($uprooted[(string) $otherEnds[$end]])))) {
+                if (
+                    $id !== $otherEnds[$end]
+                    && (! $reference->isRange || ! (isset($uprooted[(string) $id]) || isset($uprooted[(string) $otherEnds[$end]])))
+                ) {
                     return false;
                 }
             }
@@ -199,7 +261,9 @@ final class Formula
 
     private static function tab(?string $row, ?string $column, CellPlaces $places): ?string
     {
-        $tabs = array_unique(array_map(fn (string $id) => $places->of($id)[0] ?? null, array_filter([$row, $column], fn (?string $id) => $id !== null)));
+        $tabs = array_unique(
+            array_map(fn (string $id) => $places->of($id)[0] ?? null, array_filter([$row, $column], fn (?string $id) => $id !== null)),
+        );
 
         return count($tabs) === 1 ? reset($tabs) : null;
     }
@@ -210,7 +274,8 @@ final class Formula
             return null;
         }
 
-        return ($column === null ? '' : $columnSign.CellPlaces::letters($places->position($column))).($row === null ? '' : $rowSign.($places->position($row) + 1));
+        return ($column === null ? '' : $columnSign.CellPlaces::letters($places->position($column)))
+            .($row === null ? '' : $rowSign.($places->position($row) + 1));
     }
 
     /** @param list<string> $ids */
@@ -221,6 +286,8 @@ final class Formula
 
     private static function quoted(string $name): string
     {
-        return preg_match('/^[\p{L}_][\p{L}\p{N}_]*$/u', $name) === 1 && preg_match('/^[A-Za-z]{1,3}\d+$/', $name) !== 1 ? $name : "'".str_replace("'", "''", $name)."'";
+        return preg_match('/^[\p{L}_][\p{L}\p{N}_]*$/u', $name) === 1 && preg_match('/^[A-Za-z]{1,3}\d+$/', $name) !== 1
+            ? $name
+            : "'".str_replace("'", "''", $name)."'";
     }
 }

@@ -43,7 +43,10 @@ final class PageDrawing implements Drawing
         $x = self::MARGIN;
         $columns = Sample::groups($section, PageRole::Column->value);
         foreach (self::widths($columns) as $at => $width) {
-            (new Flow($canvas, $x, $y + ($title === '' ? 0.8 : 2.4) * $pitch, $width - 8, $height))->draw(self::below($columns[$at], $sample), $pitch);
+            (new Flow($canvas, $x, $y + ($title === '' ? 0.8 : 2.4) * $pitch, $width - 8, $height))->draw(
+                self::below($columns[$at], $sample),
+                $pitch,
+            );
             $x += $width;
         }
     }
@@ -89,11 +92,30 @@ final class PageDrawing implements Drawing
             PageRole::Heading => [Block::heading($part->richText()->text(), $tone)],
             PageRole::Text => [Block::text($part->richText()->text(), $tone, $part->string('style') === 'plain' ? 0 : 1)],
             PageRole::CallOut => [Block::text($part->richText()->text(), $tone ?? Tone::ASIDE, 1)],
-            PageRole::Picture => [Block::picture($sample->pictures[$part->string('chunk')] ?? null, $tone), ...($part->string('caption') === '' ? [] : [Block::text($part->string('caption'), $tone)])],
+            PageRole::Picture => [
+                Block::picture($sample->pictures[$part->string('chunk')] ?? null, $tone),
+                ...$part->string('caption') === '' ? [] : [Block::text($part->string('caption'), $tone)],
+            ],
             PageRole::Button => [Block::box($tone ?? Tone::HEAD)],
-            PageRole::Links => self::list($part->string('title'), array_map(fn (string $label) => [mb_strlen($label)], $part->strings('labels')), $tone),
-            PageRole::Hours => self::list($part->string('title'), array_map(fn (string $day, int $at) => [mb_strlen($day), mb_strlen($part->strings('times')[$at] ?? '')], $part->strings('days'), array_keys($part->strings('days'))), $tone),
-            PageRole::Contact => self::list($part->string('name'), array_map(fn (string $line) => [mb_strlen($line)], $part->strings('lines')), $tone),
+            PageRole::Links => self::list(
+                $part->string('title'),
+                array_map(fn (string $label) => [mb_strlen($label)], $part->strings('labels')),
+                $tone,
+            ),
+            PageRole::Hours => self::list(
+                $part->string('title'),
+                array_map(
+                    fn (string $day, int $at) => [mb_strlen($day), mb_strlen($part->strings('times')[$at] ?? '')],
+                    $part->strings('days'),
+                    array_keys($part->strings('days')),
+                ),
+                $tone,
+            ),
+            PageRole::Contact => self::list(
+                $part->string('name'),
+                array_map(fn (string $line) => [mb_strlen($line)], $part->strings('lines')),
+                $tone,
+            ),
             PageRole::Divider => [Block::rule($tone)],
             PageRole::Figure => [Block::heading($part->string('label'), $tone), Block::box($tone)],
             PageRole::Section, PageRole::Column => [],

@@ -27,12 +27,24 @@ final class ReportDrawing implements Drawing
 
     public function draw(Sample $sample, Canvas $canvas): void
     {
-        $widgets = Sample::thinned(array_slice($sample->chosen(Sample::groups($sample->parts, ReportRole::Page->value)), 1), self::WIDGETS, fn (Part $widget) => $sample->isChanged($widget->id));
+        $widgets = Sample::thinned(
+            array_slice($sample->chosen(Sample::groups($sample->parts, ReportRole::Page->value)), 1),
+            self::WIDGETS,
+            fn (Part $widget) => $sample->isChanged($widget->id),
+        );
         $rows = max([self::ROWS, ...array_map(fn (Part $widget) => $widget->int('y') + $widget->int('down'), $widgets)]);
         [$across, $down] = [Canvas::WIDTH / self::COLUMNS, min(15.0, Canvas::HEIGHT / $rows)];
         $canvas->bar(0, 0, Canvas::WIDTH, Canvas::HEIGHT, Tone::GROUND);
         foreach ($widgets as $widget) {
-            $this->widget($canvas, $sample, $widget, $widget->int('x') * $across + 3, $widget->int('y') * $down + 3, $widget->int('across') * $across - 6, $widget->int('down') * $down - 6);
+            $this->widget(
+                $canvas,
+                $sample,
+                $widget,
+                $widget->int('x') * $across + 3,
+                $widget->int('y') * $down + 3,
+                $widget->int('across') * $across - 6,
+                $widget->int('down') * $down - 6,
+            );
         }
     }
 
@@ -59,8 +71,16 @@ final class ReportDrawing implements Drawing
      *
      * @param  list<int|float|null>  $values
      */
-    private function chart(Canvas $canvas, array $values, string $type, float $x, float $y, float $width, float $height, ?string $tone): void
-    {
+    private function chart(
+        Canvas $canvas,
+        array $values,
+        string $type,
+        float $x,
+        float $y,
+        float $width,
+        float $height,
+        ?string $tone,
+    ): void {
         $values = array_map(fn (int|float|null $value) => max(0, (float) $value), Sample::thinned($values, self::BARS, fn () => false));
         $most = max([0.0, ...$values]);
         $canvas->bar($x, $y + $height - 1, $width, 1, Tone::LINE);
@@ -68,7 +88,13 @@ final class ReportDrawing implements Drawing
             $step = $width / max(1, count($values));
             $tall = $value / $most * max(0.0, $height - 2);
             $isPoint = in_array($type, ['lines', 'dots'], true);
-            $canvas->bar($x + $at * $step, $y + $height - 1 - $tall, $isPoint ? $step : $step * 0.72, $isPoint ? 1.6 : $tall, $tone ?? 's1');
+            $canvas->bar(
+                $x + $at * $step,
+                $y + $height - 1 - $tall,
+                $isPoint ? $step : $step * 0.72,
+                $isPoint ? 1.6 : $tall,
+                $tone ?? 's1',
+            );
         }
     }
 

@@ -17,7 +17,8 @@ final readonly class ReportEdit
     private function __construct(public PartTree $tree, public ?string $touched) {}
 
     /**
-     * @param  array<string, mixed>  $sent  texts and whole numbers by their names, as the step asks for them; `part` says which page or widget
+     * @param  array<string, mixed>  $sent  texts and whole numbers by their names, as the step asks for them; `part` says which page or
+     *     widget
      * @param  string  $newId  of the part that comes, if one does
      * @return self|null null when there is no such part, or none that the step can be done to
      */
@@ -27,19 +28,39 @@ final readonly class ReportEdit
         $page = $part?->role === ReportRole::Page->value ? $part : null;
         $widget = $part?->role === ReportRole::Widget->value ? $part : null;
         $after = match ($step) {
-            ReportStep::AddPage => PartTree::of([...$tree->parts, new Part($newId, ReportRole::Page->value, 0, ['title' => self::text($sent, 'title')])]),
+            ReportStep::AddPage => PartTree::of([
+                ...$tree->parts,
+                new Part($newId, ReportRole::Page->value, 0, ['title' => self::text($sent, 'title')]),
+            ]),
             ReportStep::SetPage => $page === null ? null : self::replaced($tree, self::page($page, $sent)),
             ReportStep::MovePage => $page === null ? null : self::pageMoved($tree, $page->id, self::number($sent, 'by')),
             ReportStep::RemovePage => $page === null ? null : self::without($tree, $page->id),
-            ReportStep::AddWidget => $page !== null && in_array($sent['type'] ?? '', Widget::TYPES, true) ? self::widgetAdded($tree, $page, $newId, self::text($sent, 'type'), is_string($sent['source'] ?? null) ? $sent['source'] : '') : null,
+            ReportStep::AddWidget => $page !== null && in_array($sent['type'] ?? '', Widget::TYPES, true)
+                ? self::widgetAdded(
+                    $tree,
+                    $page,
+                    $newId,
+                    self::text($sent, 'type'),
+                    is_string($sent['source'] ?? null) ? $sent['source'] : '',
+                )
+                : null,
             ReportStep::SetWidget => $widget === null ? null : self::replaced($tree, self::widget($widget, $sent)),
-            ReportStep::PlaceWidget => $widget === null ? null : self::settled($tree, $tree->parent($widget->id), self::placed($widget, $sent)),
+            ReportStep::PlaceWidget => $widget === null
+                ? null
+                : self::settled($tree, $tree->parent($widget->id), self::placed($widget, $sent)),
             ReportStep::CopyWidget => $widget === null ? null : self::copied($tree, $widget, $newId),
-            ReportStep::ToPage => $widget !== null && $tree->find(self::text($sent, 'page'))?->role === ReportRole::Page->value ? self::toPage($tree, $widget, self::text($sent, 'page')) : null,
+            ReportStep::ToPage => $widget !== null && $tree->find(self::text($sent, 'page'))?->role === ReportRole::Page->value
+                ? self::toPage($tree, $widget, self::text($sent, 'page'))
+                : null,
             ReportStep::RemoveWidget => $widget === null ? null : self::without($tree, $widget->id),
         };
 
-        return $after === null ? null : new self($after, in_array($step, [ReportStep::AddPage, ReportStep::AddWidget, ReportStep::CopyWidget], true) ? $newId : $part?->id);
+        return $after === null
+            ? null
+            : new self(
+                $after,
+                in_array($step, [ReportStep::AddPage, ReportStep::AddWidget, ReportStep::CopyWidget], true) ? $newId : $part?->id,
+            );
     }
 
     /** @param array<mixed> $sent */
@@ -63,7 +84,11 @@ final readonly class ReportEdit
         $source = self::text($sent, 'source');
         $filters = self::keeps($page, $sent) ? $page->strings('filters') : ($source === '' ? [] : self::filters($sent));
 
-        return new Part($page->id, 'page', 0, ['title' => self::text($sent, 'title'), ...($filters === [] ? [] : ['source' => $source, 'filters' => $filters]), ...($from === '' && $to === '' ? [] : ['period' => "{$from}/{$to}"])]);
+        return new Part($page->id, 'page', 0, [
+            'title' => self::text($sent, 'title'),
+            ...$filters === [] ? [] : ['source' => $source, 'filters' => $filters],
+            ...$from === '' && $to === '' ? [] : ['period' => "{$from}/{$to}"],
+        ]);
     }
 
     /** @param array<string, mixed> $sent */
@@ -71,7 +96,14 @@ final readonly class ReportEdit
     {
         $text = fn (string $name): string => self::text($sent, $name);
         $type = in_array($text('type'), Widget::TYPES, true) ? $text('type') : $widget->string('type');
-        $fields = ['type' => $type, 'title' => $text('title'), 'x' => $widget->int('x'), 'y' => $widget->int('y'), 'across' => $widget->int('across'), 'down' => $widget->int('down')];
+        $fields = [
+            'type' => $type,
+            'title' => $text('title'),
+            'x' => $widget->int('x'),
+            'y' => $widget->int('y'),
+            'across' => $widget->int('across'),
+            'down' => $widget->int('down'),
+        ];
         if ($type === 'text') {
             $fields['text'] = RichText::plain($text('text'));
         } elseif ($type === 'picture') {
@@ -81,11 +113,17 @@ final readonly class ReportEdit
             $fields += array_diff_key($widget->fields, $fields, ['text' => true, 'chunk' => true, 'alt' => true]);
         } else {
             $of = $text('measure') === 'count' ? '' : $text('of');
-            $fields += array_filter([
-                'source' => $text('source'), 'measure' => ($text('measure') === '' ? 'count' : $text('measure')).($of === '' ? '' : ":{$of}"),
-                'by' => $text('by').($text('by') !== '' && $text('step') !== '' ? ':'.$text('step') : ''), 'split' => $text('split'),
-                'order' => $text('order') === 'value' ? '' : $text('order'), 'format' => $text('digits').($text('behind') === '' ? '' : '|'.$text('behind')),
-            ], fn (string $value) => $value !== '');
+            $fields += array_filter(
+                [
+                    'source' => $text('source'),
+                    'measure' => ($text('measure') === '' ? 'count' : $text('measure')).($of === '' ? '' : ":{$of}"),
+                    'by' => $text('by').($text('by') !== '' && $text('step') !== '' ? ':'.$text('step') : ''),
+                    'split' => $text('split'),
+                    'order' => $text('order') === 'value' ? '' : $text('order'),
+                    'format' => $text('digits').($text('behind') === '' ? '' : '|'.$text('behind')),
+                ],
+                fn (string $value) => $value !== '',
+            );
             $filters = self::filters($sent);
             $fields += $filters === [] ? [] : ['filters' => $filters];
             $fields += is_numeric($sent['most'] ?? null) ? ['most' => (int) $sent['most']] : [];
@@ -113,7 +151,15 @@ final readonly class ReportEdit
         $filters = [];
         foreach (is_array($sent['filters'] ?? null) ? $sent['filters'] : [] as $filter) {
             if (is_array($filter) && ($filter['field'] ?? '') !== '' && in_array($filter['way'] ?? '', Widget::FILTERS, true)) {
-                $filters[] = mb_substr(self::text($filter, 'field').'|'.self::text($filter, 'way').'|'.str_replace('|', ' ', self::text($filter, 'value')), 0, 200);
+                $filters[] = mb_substr(
+                    self::text($filter, 'field')
+                        .'|'
+                        .self::text($filter, 'way')
+                        .'|'
+                        .str_replace('|', ' ', self::text($filter, 'value')),
+                    0,
+                    200,
+                );
             }
         }
 
@@ -135,7 +181,17 @@ final readonly class ReportEdit
         [$across, $down] = self::SIZES[$type] ?? [6, 7];
         $chart = in_array($type, Widget::CHARTS, true);
         [$x, $y] = WidgetGrid::free(self::on($tree, $page->id), $across, $down);
-        $widget = new Part($id, 'widget', 1, ['type' => $type, 'title' => '', ...($chart ? ['measure' => 'count'] : []), ...($chart && $source !== '' ? ['source' => $source] : []), ...($type === 'text' ? ['text' => RichText::plain('')] : []), 'x' => $x, 'y' => $y, 'across' => $across, 'down' => $down]);
+        $widget = new Part($id, 'widget', 1, [
+            'type' => $type,
+            'title' => '',
+            ...$chart ? ['measure' => 'count'] : [],
+            ...$chart && $source !== '' ? ['source' => $source] : [],
+            ...$type === 'text' ? ['text' => RichText::plain('')] : [],
+            'x' => $x,
+            'y' => $y,
+            'across' => $across,
+            'down' => $down,
+        ]);
 
         return self::inserted($tree, $page->id, $widget);
     }

@@ -30,7 +30,11 @@ final class ReportKind extends SchemaKind
     /** @return list<string> keys of the datasets that a report names */
     public static function sources(PartTree $report): array
     {
-        return array_values(array_unique(array_filter(array_map(fn (Part $part) => $part->string('source'), $report->parts), fn (string $source) => $source !== '')));
+        return array_values(
+            array_unique(
+                array_filter(array_map(fn (Part $part) => $part->string('source'), $report->parts), fn (string $source) => $source !== ''),
+            ),
+        );
     }
 
     public function isPublishable(): bool

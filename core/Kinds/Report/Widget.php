@@ -82,7 +82,11 @@ final readonly class Widget
      */
     public function fields(): array
     {
-        return array_values(array_unique(array_filter([$this->of, $this->by, $this->split, ...array_column($this->filters, 0)], fn (string $field) => $field !== '')));
+        return array_values(
+            array_unique(
+                array_filter([$this->of, $this->by, $this->split, ...array_column($this->filters, 0)], fn (string $field) => $field !== ''),
+            ),
+        );
     }
 
     /**
@@ -117,6 +121,8 @@ final readonly class Widget
     {
         $period = $page->string('period');
 
-        return strlen($period) > 1 && preg_match('#^(\d{4}-\d\d-\d\d)?/(\d{4}-\d\d-\d\d)?$#D', $period, $found) === 1 ? [($found[1] ?? '') === '' ? self::FIRST_DAY : $found[1], ($found[2] ?? '') === '' ? self::LAST_DAY : $found[2]] : null;
+        return strlen($period) > 1 && preg_match('#^(\d{4}-\d\d-\d\d)?/(\d{4}-\d\d-\d\d)?$#D', $period, $found) === 1
+            ? [($found[1] ?? '') === '' ? self::FIRST_DAY : $found[1], ($found[2] ?? '') === '' ? self::LAST_DAY : $found[2]]
+            : null;
     }
 }

@@ -23,7 +23,12 @@ final class WidgetGrid
     {
         $placed = [];
         $order = $widgets;
-        usort($order, fn (Part $one, Part $two) => ($two->id === $first) <=> ($one->id === $first) ?: $one->int('y') <=> $two->int('y') ?: $one->int('x') <=> $two->int('x'));
+        usort(
+            $order,
+            fn (Part $one, Part $two) => ($two->id === $first) <=> ($one->id === $first)
+            ?: $one->int('y') <=> $two->int('y')
+            ?: $one->int('x') <=> $two->int('x'),
+        );
         foreach ($order as $widget) {
             $widget = self::within($widget);
             do {
@@ -82,6 +87,10 @@ final class WidgetGrid
     {
         $across = max(1, min(self::COLUMNS, $widget->int('across')));
 
-        return $widget->with('across', $across)->with('x', max(0, min(self::COLUMNS - $across, $widget->int('x'))))->with('y', max(0, min(self::ROWS, $widget->int('y'))))->with('down', max(1, min(40, $widget->int('down'))));
+        return $widget
+            ->with('across', $across)
+            ->with('x', max(0, min(self::COLUMNS - $across, $widget->int('x'))))
+            ->with('y', max(0, min(self::ROWS, $widget->int('y'))))
+            ->with('down', max(1, min(40, $widget->int('down'))));
     }
 }

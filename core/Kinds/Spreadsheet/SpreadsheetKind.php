@@ -41,7 +41,10 @@ final class SpreadsheetKind extends SchemaKind
     {
         return PartTree::of([
             new Part($firstId, SpreadsheetRole::Tab->value, 0, ['name' => 'Sheet', 'frozen' => 1]),
-            ...array_map(fn (int $at) => new Part("{$firstId}c{$at}", SpreadsheetRole::Column->value, 1, ['width' => 0, 'format' => '']), range(1, self::BLANK_COLUMNS)),
+            ...array_map(
+                fn (int $at) => new Part("{$firstId}c{$at}", SpreadsheetRole::Column->value, 1, ['width' => 0, 'format' => '']),
+                range(1, self::BLANK_COLUMNS),
+            ),
             ...array_map(fn (int $at) => new Part("{$firstId}r{$at}", SpreadsheetRole::Row->value, 1, []), range(1, self::BLANK_ROWS)),
         ]);
     }
@@ -50,7 +53,8 @@ final class SpreadsheetKind extends SchemaKind
     public function label(PartTree $tree, Part $part): string
     {
         return match ($part->role) {
-            SpreadsheetRole::Column->value => $this->header($tree, $part->id) ?? CellPlaces::letters($this->places($tree)->position($part->id)),
+            SpreadsheetRole::Column->value => $this->header($tree, $part->id)
+                ?? CellPlaces::letters($this->places($tree)->position($part->id)),
             SpreadsheetRole::Row->value => $this->firstText($part) ?? (string) (1 + $this->places($tree)->position($part->id)),
             default => parent::label($tree, $part),
         };
@@ -99,6 +103,11 @@ final class SpreadsheetKind extends SchemaKind
 
     public function drawing(): Drawing
     {
-        return new TableDrawing(SpreadsheetRole::Column->value, SpreadsheetRole::Row->value, SpreadsheetRole::Tab->value, Cell::fromAfar(...));
+        return new TableDrawing(
+            SpreadsheetRole::Column->value,
+            SpreadsheetRole::Row->value,
+            SpreadsheetRole::Tab->value,
+            Cell::fromAfar(...),
+        );
     }
 }

@@ -13,8 +13,8 @@ use MistyAttic\Core\Kinds\Formulas\Formula;
 use MistyAttic\Core\Kinds\NumberLook;
 
 /**
- * A cell as a text that somebody edits, and the value of what they typed: as resources/js/kinds/spreadsheet/values.js has it (`editable`, `typed`), where there
- * is no script: tests/cases/typing.json.
+ * A cell as a text that somebody edits, and the value of what they typed: as resources/js/kinds/spreadsheet/values.js has it (`editable`,
+ * `typed`), where there is no script: tests/cases/typing.json.
  *
  * @phpstan-import-type CellValue from Cell
  */
@@ -66,7 +66,12 @@ final class TypedCell
             return Cell::dressed(['=', Formula::keep(substr($text, 1), $row->id, $places)], $look);
         }
         $value = self::read($text);
-        if ((is_int($value) || is_float($value)) && str_ends_with(trim($text), '%') && NumberLook::format($look) === '' && NumberLook::format($column->string('format')) === '') {
+        if (
+            (is_int($value) || is_float($value))
+            && str_ends_with(trim($text), '%')
+            && NumberLook::format($look) === ''
+            && NumberLook::format($column->string('format')) === ''
+        ) {
             $look = explode('|', $look)[0].(preg_match('/\d[.,]\d+\s?%$/D', trim($text)) === 1 ? '|0.0%' : '|0%');
         }
 

@@ -51,7 +51,16 @@ export async function ask(url, { method = 'GET', json, form, bytes, timeout = 15
         response = await fetch(url, {
             method,
             body: json === undefined ? (form ?? bytes) : JSON.stringify(json),
-            headers: { Accept: 'application/json', 'X-XSRF-TOKEN': token(), ...forWhom(), ...(json === undefined ? (bytes === undefined ? {} : { 'Content-Type': 'application/octet-stream' }) : { 'Content-Type': 'application/json' }) },
+            headers: {
+                Accept: 'application/json',
+                'X-XSRF-TOKEN': token(),
+                ...forWhom(),
+                ...(json === undefined
+                    ? bytes === undefined
+                        ? {}
+                        : { 'Content-Type': 'application/octet-stream' }
+                    : { 'Content-Type': 'application/json' }),
+            },
             signal: AbortSignal.timeout(timeout),
             redirect: 'error',
         });
@@ -59,7 +68,8 @@ export async function ask(url, { method = 'GET', json, form, bytes, timeout = 15
         throw new Unreachable(String(error));
     }
     if (response.status === 401 || response.status === 419) throw new SignedOut();
-    if (response.status >= 500 || response.status === 429) throw new Troubled(response.status, Number(response.headers?.get('Retry-After')) || 0);
+    if (response.status >= 500 || response.status === 429)
+        throw new Troubled(response.status, Number(response.headers?.get('Retry-After')) || 0);
     const answer = await response.json().catch(() => ({}));
     if (!response.ok) throw new Refused(response.status, answer);
     return answer;
@@ -67,9 +77,11 @@ export async function ask(url, { method = 'GET', json, form, bytes, timeout = 15
 
 /** @param {string} url @returns {Promise<string>} a piece of a page */
 export async function piece(url) {
-    const response = await fetch(url, { headers: { Accept: 'text/html', ...forWhom() }, signal: AbortSignal.timeout(15000) }).catch((error) => {
-        throw new Unreachable(String(error));
-    });
+    const response = await fetch(url, { headers: { Accept: 'text/html', ...forWhom() }, signal: AbortSignal.timeout(15000) }).catch(
+        (error) => {
+            throw new Unreachable(String(error));
+        },
+    );
     if (!response.ok) throw new Unreachable(String(response.status));
     return response.text();
 }

@@ -20,8 +20,8 @@ function ownTime(field) {
 }
 
 /**
- * Small comforts for plain forms: choices that are sent at once, boxes that are ticked together, a link that is selected whole, messages that leave, and
- * a form that is not sent twice.
+ * Small comforts for plain forms: choices that are sent at once, boxes that are ticked together, a link that is selected whole, messages
+ * that leave, and a form that is not sent twice.
  *
  * @param {HTMLElement} root
  * @returns {() => void}
@@ -58,7 +58,12 @@ export function attachForms(root) {
             const word = document.createElement('p');
             word.className = 'menu-note';
             word.setAttribute('role', 'alert');
-            word.textContent = inWords('common.forms.that_is_not_saved_yet_whoever', { left: left === 1 ? inWords('common.forms.in_one_item_there_is_text') : inWords('common.forms.in_items_there_is_text', { left }) });
+            word.textContent = inWords('common.forms.that_is_not_saved_yet_whoever', {
+                left:
+                    left === 1
+                        ? inWords('common.forms.in_one_item_there_is_text')
+                        : inWords('common.forms.in_items_there_is_text', { left }),
+            });
             form.before(word);
             const button = form.querySelector('button');
             if (button) button.textContent = inWords('common.forms.sign_out_all_the_same');
@@ -77,7 +82,8 @@ export function attachForms(root) {
     /** @param {MouseEvent} event */
     const click = (event) => {
         const button = event.target instanceof Element ? event.target.closest('[data-tick-boxes]') : null;
-        for (const box of button?.closest('form')?.querySelectorAll('input[type="checkbox"]') ?? []) /** @type {HTMLInputElement} */ (box).checked = true;
+        for (const box of button?.closest('form')?.querySelectorAll('input[type="checkbox"]') ?? [])
+            /** @type {HTMLInputElement} */ (box).checked = true;
     };
     for (const button of root.querySelectorAll('[data-tick-boxes]')) button.removeAttribute('hidden');
     root.addEventListener('click', click);

@@ -8,10 +8,14 @@ const ASTRAY = 10;
 const THEIRS = 'a[href], input, textarea, select, button, summary, img, dialog, [contenteditable="true"], .slip, .part-menu';
 
 /** @typedef {{text: string, key?: string, href?: string, do?: () => void}} Line */
-/** @typedef {{lines: Line[], x?: number, y?: number} | null} Offer nothing where the browser's own menu stays; where it opens, if not at the pointer */
+/**
+ * @typedef {{lines: Line[], x?: number, y?: number} | null} Offer nothing where the browser's own menu stays; where it opens, if not at the
+ *     pointer
+ */
 
 /**
- * A menu for what one presses with the right button, holds a finger on, or is at with the menu key. With Shift, and where something is chosen to be copied, the browser's own comes.
+ * A menu for what one presses with the right button, holds a finger on, or is at with the menu key. With Shift, and where something is
+ * chosen to be copied, the browser's own comes.
  *
  * @param {HTMLElement} root
  * @param {(event: MouseEvent) => Offer} offer what can be done there
@@ -24,7 +28,8 @@ export function menuOn(root, offer) {
     const asked = (event) => {
         const target = event.target instanceof Element ? event.target : null;
         const chosen = window.getSelection();
-        if (!target || event.shiftKey || target.closest(THEIRS) || (chosen && !chosen.isCollapsed && chosen.containsNode(target, true))) return;
+        if (!target || event.shiftKey || target.closest(THEIRS) || (chosen && !chosen.isCollapsed && chosen.containsNode(target, true)))
+            return;
         const offered = offer(event);
         if (!offered || offered.lines.length === 0) return;
         event.preventDefault();
@@ -116,7 +121,8 @@ function open(lines, x, y) {
 }
 
 /**
- * The history of a part, and saying something about it, wherever parts are shown: a state that is looked at says by `data-histories` where those of its parts are.
+ * The history of a part, and saying something about it, wherever parts are shown: a state that is looked at says by `data-histories` where
+ * those of its parts are.
  *
  * @param {HTMLElement} root
  */
@@ -126,18 +132,31 @@ export function attachPartMenu(root) {
     menuOn(main, (event) => {
         const target = /** @type {Element} */ (event.target);
         const own = /** @type {HTMLElement | null} */ (target.closest('[data-history-of]'));
-        const part = /** @type {HTMLElement | null} */ (own ?? (target.closest('[data-state]') ? target.closest('[data-cell], [data-part], [id^="part-"]') : null));
+        const part = /** @type {HTMLElement | null} */ (
+            own ?? (target.closest('[data-state]') ? target.closest('[data-cell], [data-part], [id^="part-"]') : null)
+        );
         if (!part) return null;
         const { histories } = /** @type {HTMLElement} */ (main).dataset;
         // What is only read from something is no part itself.
         const { readOf } = /** @type {HTMLElement | null} */ (part.closest('[data-read-of]'))?.dataset ?? {};
         const of = readOf ?? part.dataset.cell ?? part.dataset.part ?? part.id.slice('part-'.length);
         const cells = /** @type {HTMLElement | null} */ (part.closest('[data-cells]'))?.dataset.cells;
-        const history = own?.dataset.historyOf ?? (histories === undefined ? undefined : cells && part.dataset.cell && !readOf ? `${cells}/cells/${of}` : `${histories}/${of.split('/')[0]}`);
+        const history =
+            own?.dataset.historyOf ??
+            (histories === undefined
+                ? undefined
+                : cells && part.dataset.cell && !readOf
+                  ? `${cells}/cells/${of}`
+                  : `${histories}/${of.split('/')[0]}`);
         /** @type {Line[]} */
         const lines = [];
         if (history) lines.push({ text: inWords('common.part-menu.its_history'), href: history, ...(own ? { key: 'Alt+W' } : {}) });
-        if (root.querySelector('[data-talk-form]')) lines.push({ text: inWords('common.part-menu.comment'), key: 'Alt+C', do: () => part.dispatchEvent(new CustomEvent('comment', { bubbles: true })) });
+        if (root.querySelector('[data-talk-form]'))
+            lines.push({
+                text: inWords('common.part-menu.comment'),
+                key: 'Alt+C',
+                do: () => part.dispatchEvent(new CustomEvent('comment', { bubbles: true })),
+            });
         const at = event.clientX === 0 && event.clientY === 0 ? part.getBoundingClientRect() : null;
         return { lines, ...(at ? { x: at.left + 8, y: at.top + 8 } : {}) };
     });

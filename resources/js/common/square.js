@@ -11,7 +11,8 @@ export function attachSquare(root) {
         drawn.setAttribute('viewBox', `${-edge} ${-edge} ${count + 2 * edge} ${count + 2 * edge}`);
         const dots = document.createElementNS(name, 'path');
         let path = '';
-        for (let row = 0; row < count; row++) for (let column = 0; column < count; column++) if (square.isDark(row, column)) path += `M${column} ${row}h1v1h-1z`;
+        for (let row = 0; row < count; row++)
+            for (let column = 0; column < count; column++) if (square.isDark(row, column)) path += `M${column} ${row}h1v1h-1z`;
         dots.setAttribute('d', path);
         drawn.append(dots);
         place.replaceChildren(drawn);

@@ -6,15 +6,28 @@ const DAY = 24 * 60 * MINUTE;
 /** The zone of the account that reads; that of the device where it says none. */
 const timeZone = globalThis.document?.documentElement.dataset.zoneOf || undefined;
 
-/** How the account that reads writes dates; the server has the same ({@link https://www.rfc-editor.org/rfc/rfc3339 RFC 3339} for the year first). */
+/**
+ * How the account that reads writes dates; the server has the same ({@link https://www.rfc-editor.org/rfc/rfc3339 RFC 3339} for the year
+ * first).
+ */
 const way = globalThis.document?.documentElement.dataset.dates ?? '';
 
 const NUMERIC = /** @type {const} */ ({ day: 'numeric', month: 'numeric', year: 'numeric' });
 const PADDED = /** @type {const} */ ({ day: '2-digit', month: '2-digit', year: 'numeric' });
-/** A locale that writes dates so; where there are no names of months, a day has its year. @type {Record<string, [string, Intl.DateTimeFormatOptions | null, Intl.DateTimeFormatOptions | null]>} */
-const WAYS = { month: ['en-US', null, null], year: ['sv-SE', PADDED, PADDED], points: ['de-DE', NUMERIC, { day: 'numeric', month: 'numeric' }] };
+/**
+ * A locale that writes dates so; where there are no names of months, a day has its year. @type {Record<string, [string,
+ * Intl.DateTimeFormatOptions | null, Intl.DateTimeFormatOptions | null]>}
+ */
+const WAYS = {
+    month: ['en-US', null, null],
+    year: ['sv-SE', PADDED, PADDED],
+    points: ['de-DE', NUMERIC, { day: 'numeric', month: 'numeric' }],
+};
 
-/** Making a format costs a hundred times as much as using it. @param {string | undefined} zone @returns {Record<string, Intl.DateTimeFormat>} */
+/**
+ * Making a format costs a hundred times as much as using it. @param {string | undefined} zone @returns {Record<string,
+ * Intl.DateTimeFormat>}
+ */
 function formats(zone) {
     const [locale, whole, ofYear] = WAYS[way] ?? ['en-GB', null, null];
     /** @type {Record<string, Intl.DateTimeFormatOptions>} */
@@ -27,13 +40,19 @@ function formats(zone) {
     const clock = /** @type {const} */ ({ hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
     return Object.fromEntries([
         ...Object.entries(days).map(([name, how]) => [name, new Intl.DateTimeFormat(locale, { ...how, timeZone: zone })]),
-        ...Object.entries({ clock, weekday: { weekday: 'long' }, numbers: NUMERIC }).map(([name, how]) => [name, new Intl.DateTimeFormat('en-GB', /** @type {Intl.DateTimeFormatOptions} */ ({ ...how, timeZone: zone }))]),
+        ...Object.entries({ clock, weekday: { weekday: 'long' }, numbers: NUMERIC }).map(([name, how]) => [
+            name,
+            new Intl.DateTimeFormat('en-GB', /** @type {Intl.DateTimeFormatOptions} */ ({ ...how, timeZone: zone })),
+        ]),
     ]);
 }
 
 const FORMATS = formats(timeZone);
 
-/** Which day it is in a zone, and its year. @param {Date} date @param {Record<string, Intl.DateTimeFormat>} by @returns {[number, number]} days since 1970, and the year */
+/**
+ * Which day it is in a zone, and its year. @param {Date} date @param {Record<string, Intl.DateTimeFormat>} by @returns {[number, number]}
+ * days since 1970, and the year
+ */
 function dayOf(date, by) {
     const { day, month, year } = Object.fromEntries(by.numbers.formatToParts(date).map(({ type, value }) => [type, Number(value)]));
     return [Date.UTC(year, month - 1, day) / DAY, year];
@@ -88,7 +107,8 @@ export const longDay = (date) => FORMATS.day.format(date);
  */
 export function attachTimes(root) {
     // What is written as a day or an hour is meant by the reader's own clock.
-    for (const field of /** @type {NodeListOf<HTMLInputElement>} */ (root.querySelectorAll('[data-zone]'))) field.value = timeZone ?? (Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC');
+    for (const field of /** @type {NodeListOf<HTMLInputElement>} */ (root.querySelectorAll('[data-zone]')))
+        field.value = timeZone ?? (Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC');
     const say = () => {
         const now = new Date();
         for (const time of root.querySelectorAll('time[data-when]')) {

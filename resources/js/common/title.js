@@ -2,7 +2,8 @@ import { ask, Refused } from './ask.js';
 import { inWords } from './words.js';
 
 /**
- * The title edited in place: kept on Enter or on leaving, put back on Escape. What somebody else calls the item is shown, unless one is writing there.
+ * The title edited in place: kept on Enter or on leaving, put back on Escape. What somebody else calls the item is shown, unless one is
+ * writing there.
  *
  * @param {HTMLElement} root
  * @returns {() => void}

@@ -1,6 +1,6 @@
 /**
- * Alt+W, from anywhere: the history of what one is at. A desk says by `data-what-was` what that is; in the history it is the change that was chosen last, or the first.
- * With Shift: what others changed in the item since one wrote in it last.
+ * Alt+W, from anywhere: the history of what one is at. A desk says by `data-what-was` what that is; in the history it is the change that
+ * was chosen last, or the first. With Shift: what others changed in the item since one wrote in it last.
  *
  * @param {HTMLElement} root
  */
@@ -20,7 +20,11 @@ export function attachWhatWas(root) {
             location.assign(of.dataset.historyOf ?? '');
             return;
         }
-        const link = /** @type {HTMLElement | null} */ (root.querySelector('[data-what-was]:not([hidden])') ?? root.querySelector('.entry[aria-current] .entry-history') ?? root.querySelector('.entry-history'));
+        const link = /** @type {HTMLElement | null} */ (
+            root.querySelector('[data-what-was]:not([hidden])') ??
+                root.querySelector('.entry[aria-current] .entry-history') ??
+                root.querySelector('.entry-history')
+        );
         if (!link) return;
         event.preventDefault();
         link.click();

@@ -25,7 +25,12 @@ export function runs(node) {
 const FIELDS = {
     paragraph: (node) => ({ text: runs(node) }),
     heading: (node) => ({ level: node.attrs.level, text: runs(node) }),
-    item: (node) => ({ style: node.attrs.style, done: node.attrs.done, ...(node.attrs.style === 'number' && node.attrs.start !== null ? { start: node.attrs.start } : {}), text: runs(node) }),
+    item: (node) => ({
+        style: node.attrs.style,
+        done: node.attrs.done,
+        ...(node.attrs.style === 'number' && node.attrs.start !== null ? { start: node.attrs.start } : {}),
+        text: runs(node),
+    }),
     quote: (node) => ({ text: runs(node) }),
     codeblock: (node) => ({ text: runs(node) }),
     cell: (node) => ({ head: false, text: runs(node) }),
@@ -57,7 +62,10 @@ export function inline(text, plain, of = schema) {
     return text.runs.flatMap(([words, marks = {}]) => {
         const set = Object.entries(marks).map(([name, value]) => of.mark(name, name === 'link' ? { href: value } : null));
         if (plain) return [of.text(words)];
-        return words.split(/(\n)/).filter(Boolean).map((/** @type {string} */ piece) => (piece === '\n' ? of.node('break', null, undefined, set) : of.text(piece, set)));
+        return words
+            .split(/(\n)/)
+            .filter(Boolean)
+            .map((/** @type {string} */ piece) => (piece === '\n' ? of.node('break', null, undefined, set) : of.text(piece, set)));
     });
 }
 
@@ -78,7 +86,13 @@ export function toDocument(parts) {
             if (role === 'table' || role === 'row') {
                 nodes.push(schema.node(role, { id }, below(own + 1)));
             } else {
-                nodes.push(schema.node(role === 'code' ? 'codeblock' : role === 'cell' && head ? 'head' : role, { id, ...rest, ...(role === 'item' ? { depth: own } : {}) }, text ? inline(text, role === 'code') : undefined));
+                nodes.push(
+                    schema.node(
+                        role === 'code' ? 'codeblock' : role === 'cell' && head ? 'head' : role,
+                        { id, ...rest, ...(role === 'item' ? { depth: own } : {}) },
+                        text ? inline(text, role === 'code') : undefined,
+                    ),
+                );
             }
         }
         return nodes;

@@ -7,7 +7,16 @@ import { inWords } from '../common/words.js';
 /** @typedef {{node: Node, pos: number, index: number}} Place a node, where it begins, and its number among its parent’s */
 
 /** What things are called. @type {Record<string, string>} */
-const NAMES = { paragraph: inWords('document.places.paragraph'), heading: inWords('document.places.heading'), item: inWords('document.places.list_item'), quote: inWords('document.places.quote'), codeblock: inWords('document.places.code'), table: inWords('document.places.table'), picture: inWords('document.places.picture'), rule: inWords('document.places.line_across') };
+const NAMES = {
+    paragraph: inWords('document.places.paragraph'),
+    heading: inWords('document.places.heading'),
+    item: inWords('document.places.list_item'),
+    quote: inWords('document.places.quote'),
+    codeblock: inWords('document.places.code'),
+    table: inWords('document.places.table'),
+    picture: inWords('document.places.picture'),
+    rule: inWords('document.places.line_across'),
+};
 
 /** The block that one is in. @param {EditorState} state @returns {Place[]} */
 export function levels({ selection, doc }) {
@@ -34,7 +43,8 @@ export const spokenPlace = (state) => {
 function unit(doc, index) {
     const first = doc.child(index);
     let end = index + 1;
-    if (first.type.name === 'item') while (end < doc.childCount && doc.child(end).type.name === 'item' && doc.child(end).attrs.depth > first.attrs.depth) end++;
+    if (first.type.name === 'item')
+        while (end < doc.childCount && doc.child(end).type.name === 'item' && doc.child(end).attrs.depth > first.attrs.depth) end++;
     return end - index;
 }
 
@@ -53,7 +63,10 @@ const start = (doc, index) => {
     return pos;
 };
 
-/** Carries the present block past its neighbour; a list item takes along what is below it. @param {'up' | 'down' | 'left' | 'right'} way @returns {import('prosemirror-state').Command} */
+/**
+ * Carries the present block past its neighbour; a list item takes along what is below it. @param {'up' | 'down' | 'left' | 'right'} way
+ * @returns {import('prosemirror-state').Command}
+ */
 export const move = (way) => (state, dispatch) => {
     const [place] = levels(state);
     if (!place || (way !== 'up' && way !== 'down')) return false;
@@ -70,7 +83,9 @@ export const move = (way) => (state, dispatch) => {
         const transaction = closeHistory(state.tr).delete(from, end);
         const at = transaction.mapping.map(target);
         transaction.insert(at, content);
-        transaction.setSelection(caret === null ? NodeSelection.create(transaction.doc, at) : TextSelection.near(transaction.doc.resolve(at + caret)));
+        transaction.setSelection(
+            caret === null ? NodeSelection.create(transaction.doc, at) : TextSelection.near(transaction.doc.resolve(at + caret)),
+        );
         dispatch(transaction.scrollIntoView());
     }
     return true;

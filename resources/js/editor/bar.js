@@ -1,6 +1,9 @@
 /** @typedef {import('prosemirror-state').EditorState} EditorState */
 
-/** Whether a mark is set where the caret is, or somewhere in what is selected. @param {EditorState} state @param {import('prosemirror-model').MarkType} mark */
+/**
+ * Whether a mark is set where the caret is, or somewhere in what is selected. @param {EditorState} state @param
+ * {import('prosemirror-model').MarkType} mark
+ */
 export function isMarked(state, mark) {
     const { from, to, empty, $from } = state.selection;
     return empty ? Boolean(mark.isInSet(state.storedMarks ?? $from.marks())) : state.doc.rangeHasMark(from, to, mark);

@@ -1,7 +1,8 @@
 import { InputRule } from 'prosemirror-inputrules';
 
 /**
- * What turns the block into another one as it is typed at its start. It is the same block: it keeps its id, and with that its history, its comments and its authors.
+ * What turns the block into another one as it is typed at its start. It is the same block: it keeps its id, and with that its history, its
+ * comments and its authors.
  *
  * @param {RegExp} pattern @param {import('prosemirror-model').NodeType} type @param {(match: RegExpMatchArray) => any} [attrs]
  */

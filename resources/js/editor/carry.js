@@ -27,13 +27,20 @@ const WAYS = { ArrowUp: 'up', ArrowDown: 'down', ArrowLeft: 'left', ArrowRight: 
 /** @param {EditorState} state */
 export const isCarrying = (state) => key.getState(state) !== null;
 
-/** Takes what is chosen up, or puts it down. @param {Lie} lie @param {(words: string) => void} say @returns {import('prosemirror-state').Command} */
+/**
+ * Takes what is chosen up, or puts it down. @param {Lie} lie @param {(words: string) => void} say @returns
+ * {import('prosemirror-state').Command}
+ */
 export const carry = (lie, say) => (state, dispatch) => {
     const place = lie.levels(state)[0];
     if (!place) return false;
     if (dispatch) {
         const up = !isCarrying(state);
-        say(up ? inWords('editor.carry.taken_up_arrows_carry_it_space', { node: lie.nameOf(place.node), state: lie.spokenPlace(state) }) : inWords('editor.carry.put_down', { node: lie.nameOf(place.node), state: lie.spokenPlace(state) }));
+        say(
+            up
+                ? inWords('editor.carry.taken_up_arrows_carry_it_space', { node: lie.nameOf(place.node), state: lie.spokenPlace(state) })
+                : inWords('editor.carry.put_down', { node: lie.nameOf(place.node), state: lie.spokenPlace(state) }),
+        );
         dispatch(state.tr.setSelection(NodeSelection.create(state.doc, place.pos)).setMeta(key, up ? { steps: 0 } : null));
     }
     return true;
@@ -64,7 +71,9 @@ export function carrying(lie, say, openSettings) {
                 if (!place || (lie.isQuiet && !(state.selection instanceof NodeSelection))) return null;
                 return DecorationSet.create(state.doc, [
                     ...around.map((each) => Decoration.node(each.pos, each.pos + each.node.nodeSize, { class: 'is-around' })),
-                    Decoration.node(place.pos, place.pos + place.node.nodeSize, { class: isCarrying(state) ? 'is-chosen is-carried' : 'is-chosen' }),
+                    Decoration.node(place.pos, place.pos + place.node.nodeSize, {
+                        class: isCarrying(state) ? 'is-chosen is-carried' : 'is-chosen',
+                    }),
                 ]);
             },
             handleKeyDown(view, event) {
@@ -81,7 +90,9 @@ export function carrying(lie, say, openSettings) {
     });
 }
 
-/** @param {Lie} lie @param {import('prosemirror-view').EditorView} view @param {KeyboardEvent} event @param {(words: string) => void} say */
+/**
+ * @param {Lie} lie @param {import('prosemirror-view').EditorView} view @param {KeyboardEvent} event @param {(words: string) => void} say
+ */
 function carried(lie, view, event, say) {
     const { steps } = /** @type {Carrying} */ (key.getState(view.state));
     const way = WAYS[event.key];
@@ -104,7 +115,10 @@ function carried(lie, view, event, say) {
     return true;
 }
 
-/** @param {Lie} lie @param {import('prosemirror-view').EditorView} view @param {KeyboardEvent} event @param {(words: string) => void} say @param {(view: import('prosemirror-view').EditorView) => void} openSettings */
+/**
+ * @param {Lie} lie @param {import('prosemirror-view').EditorView} view @param {KeyboardEvent} event @param {(words: string) => void} say
+ *     @param {(view: import('prosemirror-view').EditorView) => void} openSettings
+ */
 function walking(lie, view, event, say, openSettings) {
     const { state } = view;
     const { selection } = state;
@@ -124,7 +138,8 @@ function walking(lie, view, event, say, openSettings) {
     if (!(selection instanceof NodeSelection) || event.shiftKey) return false;
     if (event.key === ' ') return carry(lie, say)(state, view.dispatch);
     if (event.key === 'Enter') {
-        if (selection.node.isTextblock) view.dispatch(state.tr.setSelection(TextSelection.create(state.doc, selection.from + 1 + selection.node.content.size)));
+        if (selection.node.isTextblock)
+            view.dispatch(state.tr.setSelection(TextSelection.create(state.doc, selection.from + 1 + selection.node.content.size)));
         else openSettings(view);
         return true;
     }

@@ -1,7 +1,18 @@
 import { setBlockType, toggleMark } from 'prosemirror-commands';
 import { TextSelection } from 'prosemirror-state';
 import {
-    TableMap, addColumnAfter, addColumnBefore, addRowAfter, addRowBefore, deleteColumn, deleteRow, deleteTable, goToNextCell, isInTable, selectedRect, toggleHeaderRow,
+    TableMap,
+    addColumnAfter,
+    addColumnBefore,
+    addRowAfter,
+    addRowBefore,
+    deleteColumn,
+    deleteRow,
+    deleteTable,
+    goToNextCell,
+    isInTable,
+    selectedRect,
+    toggleHeaderRow,
 } from 'prosemirror-tables';
 import { redo, undo } from 'prosemirror-history';
 import { schema } from '../document/schema.js';
@@ -74,7 +85,8 @@ export const splitItem = (state, dispatch) => {
 /** Backspace at the start of a list item, quote or heading: a paragraph. @type {Command} */
 export const plainAtStart = (state, dispatch) => {
     const { $from, empty } = state.selection;
-    if (!empty || $from.parentOffset > 0 || $from.depth !== 1 || ![nodes.item, nodes.quote, nodes.heading].includes($from.parent.type)) return false;
+    if (!empty || $from.parentOffset > 0 || $from.depth !== 1 || ![nodes.item, nodes.quote, nodes.heading].includes($from.parent.type))
+        return false;
     dispatch?.(state.tr.setNodeMarkup($from.before(), nodes.paragraph, { id: $from.parent.attrs.id }));
     return true;
 };
@@ -144,7 +156,10 @@ export const style = (value) => {
     const [name, level] = value.split('-');
     return (state, dispatch) => {
         const id = blockAt(state)?.attrs.id ?? null;
-        return setBlockType(nodes[name], (/** @type {import('prosemirror-model').Node} */ old) => ({ id: old.attrs.id ?? id, ...(level ? { level: Number(level) } : {}) }))(state, dispatch);
+        return setBlockType(nodes[name], (/** @type {import('prosemirror-model').Node} */ old) => ({
+            id: old.attrs.id ?? id,
+            ...(level ? { level: Number(level) } : {}),
+        }))(state, dispatch);
     };
 };
 

@@ -2,7 +2,8 @@
 const asking = new WeakMap();
 
 /**
- * Shows a dialog until it is closed. The event of a closing comes a while after it, when the same dialog may be open for the next thing already: that one goes on.
+ * Shows a dialog until it is closed. The event of a closing comes a while after it, when the same dialog may be open for the next thing
+ * already: that one goes on.
  *
  * @template T
  * @param {HTMLDialogElement} dialog

@@ -26,14 +26,22 @@ export function attachEditor(root) {
     const say = (words) => {
         if (spoken) spoken.textContent = words;
     };
-    return !sheet ? () => {} : writing(root, sheet, {
-        convert: { toParts, toDocument },
-        plugins: (open) => [rules(), carrying(PLACES, say, () => {}), ...keys(open), grip('.ProseMirror > [data-part]', 1), tableEditing({ allowTableNodeSelection: true })],
-        nodeViews: (item) => ({ item: itemView, picture: pictureView(item.key) }),
-        attributes: { class: 'prose', 'aria-label': inWords('editor.editor.the_document') },
-        insertPicture: (node) => insertBlock(node),
-        part: (state) => (state.selection.$from.depth >= 1 ? state.selection.$from.node(1).attrs.id ?? '' : ''),
-        tools: (element, view, more) => toolbar(/** @type {HTMLElement} */ (element.querySelector('[data-tools]')), view, more),
-        isBlank: (state) => state.doc.textContent === '',
-    });
+    return !sheet
+        ? () => {}
+        : writing(root, sheet, {
+              convert: { toParts, toDocument },
+              plugins: (open) => [
+                  rules(),
+                  carrying(PLACES, say, () => {}),
+                  ...keys(open),
+                  grip('.ProseMirror > [data-part]', 1),
+                  tableEditing({ allowTableNodeSelection: true }),
+              ],
+              nodeViews: (item) => ({ item: itemView, picture: pictureView(item.key) }),
+              attributes: { class: 'prose', 'aria-label': inWords('editor.editor.the_document') },
+              insertPicture: (node) => insertBlock(node),
+              part: (state) => (state.selection.$from.depth >= 1 ? (state.selection.$from.node(1).attrs.id ?? '') : ''),
+              tools: (element, view, more) => toolbar(/** @type {HTMLElement} */ (element.querySelector('[data-tools]')), view, more),
+              isBlank: (state) => state.doc.textContent === '',
+          });
 }

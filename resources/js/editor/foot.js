@@ -22,12 +22,24 @@ export function foot(root, number) {
     const say = (text, kind, version) => {
         // What changed is spoken, not how long ago it was.
         const spoken = root.querySelector('[data-save-spoken]');
-        const words = text === '' ? (savedAt ? (isLine() ? inWords('editor.foot.kept_as_a_proposal') : inWords('editor.foot.saved_as', { version })) : '') : text;
+        const words =
+            text === ''
+                ? savedAt
+                    ? isLine()
+                        ? inWords('editor.foot.kept_as_a_proposal')
+                        : inWords('editor.foot.saved_as', { version })
+                    : ''
+                : text;
         if (spoken && kind !== 'saving' && spoken.textContent !== words) spoken.textContent = words;
         const target = line();
         target.dataset.kind = kind;
         if (text !== '') target.textContent = text;
-        else if (savedAt) target.replaceChildren(isLine() ? inWords('editor.foot.kept') : inWords('editor.foot.saved'), when(savedAt), isLine() ? inWords('editor.foot.as_a_proposal') : inWords('editor.foot.as', { version }));
+        else if (savedAt)
+            target.replaceChildren(
+                isLine() ? inWords('editor.foot.kept') : inWords('editor.foot.saved'),
+                when(savedAt),
+                isLine() ? inWords('editor.foot.as_a_proposal') : inWords('editor.foot.as', { version }),
+            );
         else target.innerHTML = settled;
     };
     /** @param {number} at */
@@ -64,7 +76,10 @@ export function foot(root, number) {
     const suggest = async () => {
         suggested.hidden = true;
         const html = await piece(root.dataset.foot ?? '').catch(() => null);
-        const name = html === null ? '' : new DOMParser().parseFromString(html, 'text/html').querySelector('[data-suggested]')?.getAttribute('data-suggested');
+        const name =
+            html === null
+                ? ''
+                : new DOMParser().parseFromString(html, 'text/html').querySelector('[data-suggested]')?.getAttribute('data-suggested');
         if (!name || noteForm.hidden || isLine()) return;
         /** @type {HTMLElement} */ (suggested.querySelector('b')).textContent = `“${name}”`;
         suggested.hidden = false;
@@ -80,7 +95,11 @@ export function foot(root, number) {
      * @param {(note: string, of: number) => Promise<boolean>} keep gives whether it is kept
      */
     const offerNote = (keep) => {
-        line().textContent = isLine() ? inWords('editor.foot.kept_as_a_proposal') : 'unkept' in line().dataset ? inWords('editor.foot.saved_no_history_is_kept_of') : inWords('editor.foot.kept_as', { shown });
+        line().textContent = isLine()
+            ? inWords('editor.foot.kept_as_a_proposal')
+            : 'unkept' in line().dataset
+              ? inWords('editor.foot.saved_no_history_is_kept_of')
+              : inWords('editor.foot.kept_as', { shown });
         if (!noteForm.hidden) {
             noteInput.focus();
             return;
@@ -96,9 +115,17 @@ export function foot(root, number) {
             const mark = /** @type {HTMLElement | null} */ (event.submitter)?.dataset.mark;
             closeNote();
             if (note !== '' && mark) {
-                const said = await ask(mark.replace(/0\/milestone$/, `${of}/milestone`), { method: 'PUT', json: { name: note.slice(0, 200) } }).catch((error) => ({ said: error.message }));
+                const said = await ask(mark.replace(/0\/milestone$/, `${of}/milestone`), {
+                    method: 'PUT',
+                    json: { name: note.slice(0, 200) },
+                }).catch((error) => ({ said: error.message }));
                 say(said.said, 'saved', shown);
-            } else if (note !== '') say(inWords(await keep(note, of) ? 'editor.foot.note_kept_with' : 'editor.foot.note_not_kept', { shown: of }), 'saved', shown);
+            } else if (note !== '')
+                say(
+                    inWords((await keep(note, of)) ? 'editor.foot.note_kept_with' : 'editor.foot.note_not_kept', { shown: of }),
+                    'saved',
+                    shown,
+                );
         };
         noteInput.onkeydown = (event) => {
             if (event.key === 'Escape') closeNote();

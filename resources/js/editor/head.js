@@ -11,5 +11,6 @@ export function headMoved(root, number) {
         since.href = since.href.replace(/to=\d+/, `to=${number}`);
         root.querySelector('[data-draft]')?.toggleAttribute('hidden', since.textContent === String(number));
     }
-    for (const link of /** @type {NodeListOf<HTMLAnchorElement>} */ (root.querySelectorAll('[data-newest]'))) link.href = (link.dataset.newest ?? '').replace('/versions/0/', `/versions/${number}/`);
+    for (const link of /** @type {NodeListOf<HTMLAnchorElement>} */ (root.querySelectorAll('[data-newest]')))
+        link.href = (link.dataset.newest ?? '').replace('/versions/0/', `/versions/${number}/`);
 }

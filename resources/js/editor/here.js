@@ -23,7 +23,13 @@ export function here() {
                 state.doc.descendants((node, pos) => {
                     if (node.isInline) return false;
                     const at = people.filter((person) => person.part && person.part === node.attrs.id);
-                    if (at.length) decorations.push(Decoration.node(pos, pos + node.nodeSize, { class: `is-here by-${at[0].colour}`, 'data-who': at.map((person) => person.monogram).join(' ') }));
+                    if (at.length)
+                        decorations.push(
+                            Decoration.node(pos, pos + node.nodeSize, {
+                                class: `is-here by-${at[0].colour}`,
+                                'data-who': at.map((person) => person.monogram).join(' '),
+                            }),
+                        );
                     return !node.isTextblock;
                 });
                 return DecorationSet.create(state.doc, decorations);

@@ -45,7 +45,10 @@ export function ids() {
             for (const [id, holders] of seen) {
                 if (holders.length === 1) continue;
                 old ??= blocksById(before.doc);
-                const keeper = holders.find((holder) => old?.get(id)?.node.eq(holder.node)) ?? holders.find((holder) => holder.node.content.size > 0) ?? holders[0];
+                const keeper =
+                    holders.find((holder) => old?.get(id)?.node.eq(holder.node)) ??
+                    holders.find((holder) => holder.node.content.size > 0) ??
+                    holders[0];
                 for (const holder of holders) if (holder !== keeper) changes.push([holder.pos, 'id', newId()]);
             }
             if (!transactions.some((transaction) => transaction.getMeta('brought') || transaction.getMeta('history$'))) {
@@ -129,7 +132,15 @@ function pasted(cut, old, seen, doc) {
         /** @type {Held | undefined} */
         let found;
         doc.descendants((node, pos) => {
-            if (found === undefined && node.isTextblock && node.attrs.id !== id && 'id' in node.attrs && node.content.eq(block.content) && !old.get(node.attrs.id)?.node.content.eq(node.content)) found = { pos, node };
+            if (
+                found === undefined &&
+                node.isTextblock &&
+                node.attrs.id !== id &&
+                'id' in node.attrs &&
+                node.content.eq(block.content) &&
+                !old.get(node.attrs.id)?.node.content.eq(node.content)
+            )
+                found = { pos, node };
             return !node.isTextblock && found === undefined;
         });
         if (found === undefined) continue;
@@ -144,7 +155,8 @@ function whole(doc, from, to) {
     /** @type {Node[]} */
     const found = [];
     doc.nodesBetween(from, to, (node, pos) => {
-        if (node.isTextblock && node.attrs.id && node.content.size > 0 && from <= pos + 1 && to >= pos + node.nodeSize - 1) found.push(node);
+        if (node.isTextblock && node.attrs.id && node.content.size > 0 && from <= pos + 1 && to >= pos + node.nodeSize - 1)
+            found.push(node);
         return !node.isTextblock;
     });
     return found;

@@ -8,7 +8,8 @@ import { inWords } from '../common/words.js';
  *
  * @param {string} address of the item
  * @param {() => Promise<unknown>} saved resolves when what was written is there
- * @param {{mayBegin: () => boolean, begin: (state: import('prosemirror-state').EditorState, part: string) => void}} talk what comments on it
+ * @param {{mayBegin: () => boolean, begin: (state: import('prosemirror-state').EditorState, part: string) => void}} talk what comments on
+ *     it
  * @returns {Plugin}
  */
 export function itsHistory(address, saved, talk) {
@@ -20,7 +21,8 @@ export function itsHistory(address, saved, talk) {
             mark.tabIndex = -1;
             mark.dataset.whatWas = '';
             mark.title = inWords('editor.its-history.its_history_alt_w');
-            mark.innerHTML = '<svg class="glyph" viewBox="0 0 24 24" aria-hidden="true"><path d="M3 18h18M7 18v-6M12 18V7M17 18v-4"/></svg>';
+            mark.innerHTML =
+                '<svg class="glyph" viewBox="0 0 24 24" aria-hidden="true"><path d="M3 18h18M7 18v-6M12 18V7M17 18v-4"/></svg>';
             const parent = /** @type {HTMLElement} */ (view.dom.parentElement);
             const say = document.createElement('button');
             say.type = 'button';
@@ -46,7 +48,10 @@ export function itsHistory(address, saved, talk) {
                 mark.style.top = `${at.top - around.top + 1}px`;
                 mark.style.left = `${Math.min(at.right - around.left + 8, document.documentElement.clientWidth - around.left - 32)}px`;
                 say.style.top = `${at.top - around.top + (at.height < 44 ? 1 : 25)}px`;
-                say.style.left = at.height < 44 ? `${Math.min(at.right - around.left + 34, document.documentElement.clientWidth - around.left - 32)}px` : mark.style.left;
+                say.style.left =
+                    at.height < 44
+                        ? `${Math.min(at.right - around.left + 34, document.documentElement.clientWidth - around.left - 32)}px`
+                        : mark.style.left;
             };
             /** @param {MouseEvent} event */
             const over = (event) => {
@@ -84,7 +89,10 @@ export function itsHistory(address, saved, talk) {
     });
 }
 
-/** @param {Node} doc @param {number} pos @returns {{id: string, pos: number} | null} the innermost part there that is no cell, row or choice of its own */
+/**
+ * @param {Node} doc @param {number} pos @returns {{id: string, pos: number} | null} the innermost part there that is no cell, row or choice
+ *     of its own
+ */
 export function partAt(doc, pos) {
     const at = Math.max(0, Math.min(pos, doc.content.size));
     const after = doc.nodeAt(at);

@@ -15,7 +15,8 @@ const SENT_TOGETHER = 300;
  *
  * @param {HTMLElement} root
  * @param {import('../sync/sync.js').Sync} sync
- * @param {{part: () => string, show: (others: import('./here.js').Person[]) => void, talked?: (last: number) => unknown}} place where I am, what shows where the others are, and what shows what was said, up to a line
+ * @param {{part: () => string, show: (others: import('./here.js').Person[]) => void, talked?: (last: number) => unknown}} place where I am,
+ *     what shows where the others are, and what shows what was said, up to a line
  * @returns {() => void}
  */
 export function live(root, sync, place) {
@@ -35,7 +36,9 @@ export function live(root, sync, place) {
         if (now === seen) return;
         seen = now;
         const names = others.map((person) => person.name);
-        const text = names.length ? inWords('editor.live.here_too', { value: names.join(', '), names: names.length === 1 ? 'is' : 'are' }) : '';
+        const text = names.length
+            ? inWords('editor.live.here_too', { value: names.join(', '), names: names.length === 1 ? 'is' : 'are' })
+            : '';
         if (people.textContent !== text) people.textContent = text;
         strip?.replaceChildren(...others.map((person) => {
             const tag = document.createElement('span');

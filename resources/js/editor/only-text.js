@@ -3,8 +3,8 @@ import { NodeSelection, Plugin, Selection, TextSelection } from 'prosemirror-sta
 /** @typedef {import('prosemirror-view').EditorView} EditorView */
 
 /**
- * Keys write where text is and nowhere else: not beside it, where the page would show what the document has not, and not over something that is chosen as a whole, of
- * which one letter would leave nothing.
+ * Keys write where text is and nowhere else: not beside it, where the page would show what the document has not, and not over something
+ * that is chosen as a whole, of which one letter would leave nothing.
  *
  * @returns {Plugin}
  */
@@ -50,7 +50,10 @@ function toText(view) {
     view.dom.ownerDocument.getSelection()?.collapse(node, offset);
 }
 
-/** @param {EditorView} view @returns {number | null} the position of the browser's caret where it is in no text; null where it is in one, and where something else than text is chosen */
+/**
+ * @param {EditorView} view @returns {number | null} the position of the browser's caret where it is in no text; null where it is in one,
+ *     and where something else than text is chosen
+ */
 function beside(view) {
     const caret = view.dom.ownerDocument.getSelection();
     const at = caret?.anchorNode;

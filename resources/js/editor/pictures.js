@@ -14,7 +14,10 @@ const MOST = 10 * 1024 * 1024;
  * @param {(node: import('prosemirror-model').Node) => import('prosemirror-state').Command} insert puts a picture in
  */
 export function pictures(key, dialog, complain, insert) {
-    /** @param {import('prosemirror-view').EditorView} view @param {File} file @param {string | null} [other] the id of a picture whose place it takes */
+    /**
+     * @param {import('prosemirror-view').EditorView} view @param {File} file @param {string | null} [other] the id of a picture whose place
+     *     it takes
+     */
     const put = async (view, file, other = null) => {
         if (file.size > MOST) {
             complain(inWords('editor.pictures.this_picture_is_larger_than_10'));
@@ -29,7 +32,14 @@ export function pictures(key, dialog, complain, insert) {
             // Others may have moved it in the meantime.
             const place = other === null ? null : whereIs(view.state.doc, other);
             if (other !== null && place === null) complain(inWords('editor.pictures.the_picture_that_it_was_to'));
-            else if (place !== null) view.dispatch(view.state.tr.setNodeMarkup(place, null, { ...view.state.doc.nodeAt(place)?.attrs, ...kept, ...(alt === null ? {} : { alt }) }));
+            else if (place !== null)
+                view.dispatch(
+                    view.state.tr.setNodeMarkup(place, null, {
+                        ...view.state.doc.nodeAt(place)?.attrs,
+                        ...kept,
+                        ...(alt === null ? {} : { alt }),
+                    }),
+                );
             else insert(view.state.schema.nodes.picture.create({ ...kept, alt: alt ?? '' }))(view.state, view.dispatch);
             view.focus();
         } catch (error) {
@@ -54,7 +64,10 @@ export function pictures(key, dialog, complain, insert) {
                 event.preventDefault();
                 return true;
             },
-            /** @param {import('prosemirror-view').EditorView} view @param {number} pos @param {import('prosemirror-model').Node} node @param {number} at */
+            /**
+             * @param {import('prosemirror-view').EditorView} view @param {number} pos @param {import('prosemirror-model').Node} node @param
+             *     {number} at
+             */
             handleDoubleClickOn: (view, pos, node, at) => {
                 if (node.type !== view.state.schema.nodes.picture || !dialog || !view.editable) return false;
                 askDialog(dialog, 'alt', node.attrs.alt).then((alt) => {

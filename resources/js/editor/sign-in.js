@@ -9,9 +9,13 @@ import { inWords } from '../common/words.js';
  * @returns {Promise<void>}
  */
 export async function signInAgain(dialog, person) {
-    /** @param {{id: number | null, token?: string}} answer @returns {boolean} whether it is them; the forms of the page are of their new session then */
+    /**
+     * @param {{id: number | null, token?: string}} answer @returns {boolean} whether it is them; the forms of the page are of their new
+     *     session then
+     */
     const isThem = ({ id, token }) => {
-        if (id === person && token) for (const input of document.querySelectorAll('input[name="_token"]')) /** @type {HTMLInputElement} */ (input).value = token;
+        if (id === person && token)
+            for (const input of document.querySelectorAll('input[name="_token"]')) /** @type {HTMLInputElement} */ (input).value = token;
         return id === person;
     };
     const signedIn = async () => isThem(await ask('/sign-in/state').catch(() => ({ id: null })));
@@ -38,7 +42,11 @@ export async function signInAgain(dialog, person) {
         form.onsubmit = (event) => {
             event.preventDefault();
             const data = new FormData(form);
-            attempt(form.dataset.signIn ?? '', { email: String(data.get('email')), password: String(data.get('password')), code: String(data.get('code') ?? '') });
+            attempt(form.dataset.signIn ?? '', {
+                email: String(data.get('email')),
+                password: String(data.get('password')),
+                code: String(data.get('code') ?? ''),
+            });
         };
         if (button) button.onclick = () => attempt(button.dataset.signInAs ?? '', {});
         dialog.addEventListener('cancel', stay);

@@ -26,7 +26,8 @@ export function slips(root, saved) {
         props: { decorations: (state) => key.getState(state) },
         view(view) {
             /** @param {Decoration[]} decorations */
-            const show = (decorations) => view.dispatch(view.state.tr.setMeta(key, DecorationSet.create(view.state.doc, decorations)).setMeta('addToHistory', false));
+            const show = (decorations) =>
+                view.dispatch(view.state.tr.setMeta(key, DecorationSet.create(view.state.doc, decorations)).setMeta('addToHistory', false));
             /** @type {HTMLElement[]} */
             let laid = [];
             const drawn = () => laid.flatMap((slip) => decorated(view.state.doc, slip));
@@ -50,14 +51,22 @@ export function slips(root, saved) {
             queueMicrotask(() => isOver || (said = talk(root, shown)));
             /** @param {KeyboardEvent} event */
             const press = (event) => {
-                if (!isCommentKey(event) || !said?.mayBegin() || /** @type {Element} */ (event.target).closest('input, textarea, select, dialog')) return;
+                if (
+                    !isCommentKey(event) ||
+                    !said?.mayBegin() ||
+                    /** @type {Element} */ (event.target).closest('input, textarea, select, dialog')
+                )
+                    return;
                 event.preventDefault();
                 said.begin(about(view.state), 'this');
             };
             /** @type {HTMLElement | null} where somebody types in a slip: the text may be laid out again around them */
             let typing = null;
             /** @param {FocusEvent} event */
-            const focus = (event) => (typing = /** @type {HTMLElement | null} */ (/** @type {HTMLElement} */ (event.target).closest('.slip') ? event.target : null));
+            const focus = (event) =>
+                (typing = /** @type {HTMLElement | null} */ (
+                    /** @type {HTMLElement} */ (event.target).closest('.slip') ? event.target : null
+                ));
             /** @param {FocusEvent} event */
             const blur = (event) => event.relatedTarget && (typing = null);
             view.dom.addEventListener('focusin', focus);
@@ -116,7 +125,10 @@ function partsOf(doc) {
     return parts;
 }
 
-/** @param {Node} doc @param {string} id @returns {{node: Node, pos: number, top: number} | null} a part, and where the outermost block ends that it is in */
+/**
+ * @param {Node} doc @param {string} id @returns {{node: Node, pos: number, top: number} | null} a part, and where the outermost block ends
+ *     that it is in
+ */
 function found(doc, id) {
     /** @type {{node: Node, pos: number, top: number} | null} */
     let at = null;
@@ -147,7 +159,12 @@ let count = 0;
 /** @param {number} at @param {HTMLElement} element */
 function widget(at, element) {
     if (!numbers.has(element)) numbers.set(element, ++count);
-    return Decoration.widget(at, () => element, { side: -1, key: `slip ${numbers.get(element)}`, stopEvent: () => true, ignoreSelection: true });
+    return Decoration.widget(at, () => element, {
+        side: -1,
+        key: `slip ${numbers.get(element)}`,
+        stopEvent: () => true,
+        ignoreSelection: true,
+    });
 }
 
 /** @param {Node} doc @param {HTMLElement} slip @returns {Decoration[]} */
@@ -160,7 +177,8 @@ function decorated(doc, slip) {
     if (slip.dataset.words && text) {
         const [from, to] = slip.dataset.words.split(',').map(Number);
         const units = points(textOf(text.node));
-        if (to < units.length) decorations.push(Decoration.inline(text.pos + 1 + units[from], text.pos + 1 + units[to], { class: 'is-talked' }));
+        if (to < units.length)
+            decorations.push(Decoration.inline(text.pos + 1 + units[from], text.pos + 1 + units[to], { class: 'is-talked' }));
     }
     return decorations;
 }

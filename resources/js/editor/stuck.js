@@ -9,7 +9,8 @@ import { shown } from './dialogs.js';
 export function wayOn(dialog) {
     return {
         stuck: (why) => {
-            for (const part of dialog.querySelectorAll('[data-why]')) part.toggleAttribute('hidden', /** @type {HTMLElement} */ (part).dataset.why !== why);
+            for (const part of dialog.querySelectorAll('[data-why]'))
+                part.toggleAttribute('hidden', /** @type {HTMLElement} */ (part).dataset.why !== why);
             return shown(dialog, (how) => /** @type {any} */ (['merge', 'again', 'aside'].includes(how) ? how : null));
         },
         kept: (address) => location.assign(address),

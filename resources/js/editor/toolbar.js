@@ -25,7 +25,12 @@ export function toolbar(bar, view, more) {
     const refresh = () => {
         const { state } = view;
         const block = state.selection.$from.parent;
-        const value = block.type.name === 'heading' ? `heading-${block.attrs.level}` : block.type.name === 'cell' || block.type.name === 'head' ? 'paragraph' : block.type.name;
+        const value =
+            block.type.name === 'heading'
+                ? `heading-${block.attrs.level}`
+                : block.type.name === 'cell' || block.type.name === 'head'
+                  ? 'paragraph'
+                  : block.type.name;
         if (select.value !== value) select.value = value;
         const table = isInTable(state);
         select.disabled = table;
@@ -33,7 +38,8 @@ export function toolbar(bar, view, more) {
         for (const button of buttons) {
             const name = /** @type {string} */ (button.dataset.do);
             button.disabled = !all[name]?.(state);
-            if (name in schema.marks || ['bullet', 'number', 'task'].includes(name)) button.setAttribute('aria-pressed', String(active(state, name)));
+            if (name in schema.marks || ['bullet', 'number', 'task'].includes(name))
+                button.setAttribute('aria-pressed', String(active(state, name)));
         }
     };
     const dispose = listen(bar, (target) => {

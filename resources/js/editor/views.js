@@ -35,7 +35,13 @@ export function itemView(node, view, position) {
     /** @param {import('prosemirror-model').Node} item */
     const show = (item) => {
         dom.className = `is-item depth-${item.attrs.depth} style-${item.attrs.style}${item.attrs.done ? ' is-done' : ''}`;
-        Object.assign(dom.dataset, { part: item.attrs.id ?? '', style: item.attrs.style, done: String(item.attrs.done), depth: String(item.attrs.depth), start: item.attrs.start ?? '' });
+        Object.assign(dom.dataset, {
+            part: item.attrs.id ?? '',
+            style: item.attrs.style,
+            done: String(item.attrs.done),
+            depth: String(item.attrs.depth),
+            start: item.attrs.start ?? '',
+        });
         // Where its numbers begin is known here alone.
         dom.style.counterSet = item.attrs.start === null || style !== 'number' ? '' : `n${item.attrs.depth} ${item.attrs.start}`;
         if (item.attrs.style === 'task') mark.setAttribute('aria-checked', String(item.attrs.done));

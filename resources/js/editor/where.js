@@ -1,4 +1,7 @@
-/** @param {import('prosemirror-model').Node} doc @param {string} id @returns {number | null} where a part is now: others may have moved or removed it */
+/**
+ * @param {import('prosemirror-model').Node} doc @param {string} id @returns {number | null} where a part is now: others may have moved or
+ *     removed it
+ */
 export function whereIs(doc, id) {
     /** @type {number | null} */
     let found = null;

@@ -90,10 +90,31 @@ export function writing(root, sheet, editing) {
     const view = new EditorView(place, {
         state: EditorState.create({
             doc: desk.kept ?? document_,
-            plugins: [onlyText(), thrice(), ...editing.plugins({ link, keep }, dialog), history(), dropCursor({ width: 2, class: 'drop-here' }), gapCursor(), ids(), here(), itsHistory(`/items/${item.key}`, () => sync.save(), said), said.plugin, new Plugin({ props: takePictures.props })],
+            plugins: [
+                onlyText(),
+                thrice(),
+                ...editing.plugins({ link, keep }, dialog),
+                history(),
+                dropCursor({ width: 2, class: 'drop-here' }),
+                gapCursor(),
+                ids(),
+                here(),
+                itsHistory(`/items/${item.key}`, () => sync.save(), said),
+                said.plugin,
+                new Plugin({ props: takePictures.props }),
+            ],
         }),
         editable: () => item.editable,
-        attributes: { ...editing.attributes, ...(item.editable ? {} : { 'aria-label': inWords('editor.writing.read_only', { attributes: editing.attributes['aria-label'] }) }), role: 'textbox', 'aria-multiline': 'true', spellcheck: 'true', tabindex: '0' },
+        attributes: {
+            ...editing.attributes,
+            ...(item.editable
+                ? {}
+                : { 'aria-label': inWords('editor.writing.read_only', { attributes: editing.attributes['aria-label'] }) }),
+            role: 'textbox',
+            'aria-multiline': 'true',
+            spellcheck: 'true',
+            tabindex: '0',
+        },
         // A style on what is pasted is against the page's own policy; what of it means something is kept under another name.
         transformPastedHTML: (html) => html.replace(/(<[^>]*?\s)style=/gi, '$1data-pasted='),
         nodeViews: editing.nodeViews(item),
@@ -183,7 +204,8 @@ function setLink(view, href) {
             const { $from } = view.state.selection;
             $from.parent.forEach((child, offset) => {
                 const start = $from.start() + offset;
-                if (type.isInSet(child.marks) && start <= $from.pos && $from.pos <= start + child.nodeSize) [from, to] = [start, start + child.nodeSize];
+                if (type.isInSet(child.marks) && start <= $from.pos && $from.pos <= start + child.nodeSize)
+                    [from, to] = [start, start + child.nodeSize];
             });
         }
         const transaction = view.state.tr.removeMark(from, to, type);

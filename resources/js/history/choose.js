@@ -28,7 +28,10 @@ export function choosing(root) {
         const found = target instanceof Element ? target.closest('[data-cell], [data-part]') : null;
         return found instanceof HTMLElement && state.contains(found) ? found : null;
     };
-    const things = () => /** @type {HTMLElement[]} */ ([...state.querySelectorAll('[data-cell], [data-part]')]).filter((each) => each.offsetParent !== null && !each.querySelector('[data-cell], [data-part]'));
+    const things = () =>
+        /** @type {HTMLElement[]} */ ([...state.querySelectorAll('[data-cell], [data-part]')]).filter(
+            (each) => each.offsetParent !== null && !each.querySelector('[data-cell], [data-part]'),
+        );
     /** @param {HTMLElement} each */
     const id = (each) => each.dataset.cell ?? each.dataset.part ?? '';
     /** All from one to another: a rectangle of cells, or what is between. @param {HTMLElement} from @param {HTMLElement} to */
@@ -47,13 +50,21 @@ export function choosing(root) {
         return a < 0 || b < 0 ? [to] : all.slice(Math.min(a, b), Math.max(a, b) + 1);
     };
     /** @param {HTMLElement} each */
-    const cellOf = (each) => (each instanceof HTMLTableCellElement ? { row: /** @type {HTMLTableRowElement} */ (each.parentElement).rowIndex, column: each.cellIndex } : null);
+    const cellOf = (each) =>
+        each instanceof HTMLTableCellElement
+            ? { row: /** @type {HTMLTableRowElement} */ (each.parentElement).rowIndex, column: each.cellIndex }
+            : null;
 
     const show = () => {
         for (const each of state.querySelectorAll('.is-chosen')) each.classList.remove('is-chosen');
         for (const each of chosen) each.classList.add('is-chosen');
         const ids = [...new Set([...chosen].map(id))];
-        count.textContent = ids.length === 0 ? inWords('history.choose.press_what_you_want_or_drag') : ids.length > MOST ? inWords('history.choose.chosen_at_most', { count: ids.length, most: MOST }) : inWords(ids.length === 1 ? 'history.choose.one_chosen' : 'history.choose.chosen', { count: ids.length });
+        count.textContent =
+            ids.length === 0
+                ? inWords('history.choose.press_what_you_want_or_drag')
+                : ids.length > MOST
+                  ? inWords('history.choose.chosen_at_most', { count: ids.length, most: MOST })
+                  : inWords(ids.length === 1 ? 'history.choose.one_chosen' : 'history.choose.chosen', { count: ids.length });
         for (const link of /** @type {NodeListOf<HTMLAnchorElement>} */ (bar.querySelectorAll('[data-chosen-to]'))) {
             const isReady = ids.length > 0 && ids.length <= MOST;
             link.classList.toggle('is-off', !isReady);
@@ -114,7 +125,8 @@ export function choosing(root) {
     };
     /** @param {HTMLElement} each */
     const focus = (each) => {
-        for (const other of state.querySelectorAll('[tabindex="0"]')) if (thing(other) === other) /** @type {HTMLElement} */ (other).tabIndex = -1;
+        for (const other of state.querySelectorAll('[tabindex="0"]'))
+            if (thing(other) === other) /** @type {HTMLElement} */ (other).tabIndex = -1;
         each.tabIndex = 0;
         each.focus({ preventScroll: true });
         each.scrollIntoView({ block: 'nearest', inline: 'nearest' });
@@ -123,7 +135,12 @@ export function choosing(root) {
     const next = (from, way) => {
         const at = cellOf(from);
         if (at && from.dataset.cell !== undefined) {
-            const [down_, right] = /** @type {Record<string, [number, number]>} */ ({ ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] })[way];
+            const [down_, right] = /** @type {Record<string, [number, number]>} */ ({
+                ArrowUp: [-1, 0],
+                ArrowDown: [1, 0],
+                ArrowLeft: [0, -1],
+                ArrowRight: [0, 1],
+            })[way];
             return things().find((each) => {
                 const there = cellOf(each);
                 return there?.row === at.row + down_ && there.column === at.column + right;
@@ -174,7 +191,10 @@ export function choosing(root) {
         const target = /** @type {Element} */ (event.target);
         if (target.closest('[data-choose]')) return turn(!isOn);
         if (target.closest('[data-chosen-copy]') && chosen.size > 0) {
-            await navigator.clipboard?.writeText(text()).then(() => (count.textContent = inWords('history.choose.copied_for_pasting_elsewhere')), () => (count.textContent = inWords('history.choose.the_browser_did_not_let_it')));
+            await navigator.clipboard?.writeText(text()).then(
+                () => (count.textContent = inWords('history.choose.copied_for_pasting_elsewhere')),
+                () => (count.textContent = inWords('history.choose.the_browser_did_not_let_it')),
+            );
             return undefined;
         }
         if (target.closest('[data-chosen-done]')) {

@@ -101,7 +101,10 @@ export function attachHistory(root) {
         main.dispatchEvent(new CustomEvent('swapped', { bubbles: true }));
         main.removeAttribute('aria-busy');
         steps.choose(asked(url));
-        if (focusedLink) /** @type {HTMLElement | undefined} */ ([...main.querySelectorAll('[data-swap]')].find((link) => link.textContent?.trim() === focusedLink))?.focus();
+        if (focusedLink)
+            /** @type {HTMLElement | undefined} */ (
+                [...main.querySelectorAll('[data-swap]')].find((link) => link.textContent?.trim() === focusedLink)
+            )?.focus();
     }
 
     /** @param {MouseEvent} event */
@@ -112,7 +115,10 @@ export function attachHistory(root) {
         go(link.href, true);
     };
     const pop = () => go(location.href, false);
-    /** @param {KeyboardEvent} event n and p go from change to change, Home and End to the first and the last; arrows move an end: Later, with Shift Earlier; Alt+B holds Later against the one before it */
+    /**
+     * @param {KeyboardEvent} event n and p go from change to change, Home and End to the first and the last; arrows move an end: Later,
+     *     with Shift Earlier; Alt+B holds Later against the one before it
+     */
     const key = (event) => {
         const target = /** @type {HTMLElement} */ (event.target);
         if (event.altKey && event.code === 'KeyB' && !event.ctrlKey && !event.metaKey && !event.shiftKey) {
@@ -120,7 +126,13 @@ export function attachHistory(root) {
             band.before();
             return;
         }
-        if (event.ctrlKey || event.metaKey || event.altKey || target.closest('input, textarea, select, [contenteditable], dialog, .menu-sheet')) return;
+        if (
+            event.ctrlKey ||
+            event.metaKey ||
+            event.altKey ||
+            target.closest('input, textarea, select, [contenteditable], dialog, .menu-sheet')
+        )
+            return;
         if (event.key === 'n' || event.key === 'p') {
             event.preventDefault();
             steps.step(event.key === 'n' ? 1 : -1);
@@ -136,7 +148,8 @@ export function attachHistory(root) {
     const goTo = () => {
         const form = /** @type {HTMLFormElement} */ (main.querySelector('[data-ribbon-when]'));
         /** @type {HTMLInputElement} */ (form.elements.namedItem('to')).value = String(read().to);
-        /** @type {HTMLInputElement} */ (form.elements.namedItem('view')).value = new URL(location.href).searchParams.get('view') ?? 'changed';
+        /** @type {HTMLInputElement} */ (form.elements.namedItem('view')).value =
+            new URL(location.href).searchParams.get('view') ?? 'changed';
     };
     main.querySelector('[data-ribbon-when]')?.addEventListener('submit', goTo);
     main.addEventListener('click', press);

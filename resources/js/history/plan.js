@@ -20,8 +20,17 @@ export function attachPlan(root) {
     const show = () => {
         const ticked = ticks.filter((tick) => tick.checked).length;
         const data = beside.filter((tick) => tick.checked).length;
-        count.textContent = inWords('history.plan.come_back_2_go_away', { value: tickedIn('back'), value_2: tickedIn('away'), data: data > 0 ? inWords('history.plan.of_its_data', { data }) : '' });
-        button.textContent = ticked === ticks.length && data === 0 ? whole : ticked > 0 && data > 0 ? inWords('history.plan.bring_both_back') : (button.dataset.some ?? whole);
+        count.textContent = inWords('history.plan.come_back_2_go_away', {
+            value: tickedIn('back'),
+            value_2: tickedIn('away'),
+            data: data > 0 ? inWords('history.plan.of_its_data', { data }) : '',
+        });
+        button.textContent =
+            ticked === ticks.length && data === 0
+                ? whole
+                : ticked > 0 && data > 0
+                  ? inWords('history.plan.bring_both_back')
+                  : (button.dataset.some ?? whole);
         button.disabled = ticked + data === 0;
         toggle.textContent = ticked === 0 ? inWords('history.plan.tick_all') : inWords('history.plan.tick_none');
     };

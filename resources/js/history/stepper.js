@@ -4,7 +4,8 @@ import { inWords } from '../common/words.js';
  * Goes from change to change, in the list and in the text at once.
  *
  * @param {HTMLElement} root
- * @param {{reach: (part: string) => Promise<void>, chosen: (part: string) => void}} [table] fetches what is not there yet; is told what was chosen
+ * @param {{reach: (part: string) => Promise<void>, chosen: (part: string) => void}} [table] fetches what is not there yet; is told what was
+ *     chosen
  * @returns {{step: (by: number) => void, end: (last: boolean) => void, choose: (part: string, focus?: boolean) => void, dispose: () => void}}
  */
 export function stepper(root, table) {
@@ -62,7 +63,14 @@ export function stepper(root, table) {
     const first = entries[0] && document.getElementById(`part-${entries[0].dataset.entry}`);
     const state = root.querySelector('[data-state]');
     const frame = requestAnimationFrame(() => {
-        if (first && state && !location.hash.startsWith('#part-') && !state.classList.contains('is-report-past') && first.getBoundingClientRect().bottom > state.getBoundingClientRect().bottom) first.scrollIntoView({ block: 'center' });
+        if (
+            first &&
+            state &&
+            !location.hash.startsWith('#part-') &&
+            !state.classList.contains('is-report-past') &&
+            first.getBoundingClientRect().bottom > state.getBoundingClientRect().bottom
+        )
+            first.scrollIntoView({ block: 'center' });
     });
     return {
         step: (by) => go(at < 0 ? (by > 0 ? 0 : entries.length - 1) : at + by, true),

@@ -43,7 +43,11 @@ export function card(box, address, say) {
         find('sentence').textContent = line?.sentence ?? inWords('ribbon.card.saved_this', { name });
         find('when').textContent = `${number} · ${exact(at)}`;
         find('note').textContent = line?.note ? `“${line.note}”` : '';
-        for (const [place, version] of /** @type {[string, number][]} */ ([['before', wanted.before], ['now', number], ['after', wanted.after]])) {
+        for (const [place, version] of /** @type {[string, number][]} */ ([
+            ['before', wanted.before],
+            ['now', number],
+            ['after', wanted.after],
+        ])) {
             const picture = /** @type {HTMLImageElement} */ (find(place));
             const source = known.get(String(version))?.miniature;
             // What stood there before goes on being until the next one is here.
@@ -87,7 +91,8 @@ export function card(box, address, say) {
     const ahead = (number) => {
         const numbers = [...known.keys()].map(Number).filter(Number.isFinite).sort((a, b) => a - b);
         const at = numbers.indexOf(number);
-        for (const each of numbers.slice(Math.max(0, at - AHEAD), at + AHEAD + 1)) new Image().src = known.get(String(each))?.miniature ?? '';
+        for (const each of numbers.slice(Math.max(0, at - AHEAD), at + AHEAD + 1))
+            new Image().src = known.get(String(each))?.miniature ?? '';
     };
 
     return {

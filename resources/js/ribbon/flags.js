@@ -3,8 +3,10 @@ import { inWords } from '../common/words.js';
 /** @typedef {import('./marks.js').Ribbon} Ribbon */
 
 /**
- * @typedef {{x: (number: number) => number, isShown: (number: number) => boolean, laneY: (number: number) => number, lane: (lane: number) => number, isLow: boolean, step: number, width: number, to: (number: number) => void, look: (number: number) => void, proposal: (id: number) => void}} Places
- *     where a version is; whether it does; the middle of its lane, and of any lane; whether lanes have no room for words; what a press leads to: the version, or what changed in it
+ * @typedef {{x: (number: number) => number, isShown: (number: number) => boolean, laneY: (number: number) => number, lane: (lane: number) => number, isLow: boolean, step: number, width: number, to: (number: number) => void, look: (number: number) => void, proposal: (id: number) => void}}
+ *     Places
+ *     where a version is; whether it does; the middle of its lane, and of any lane; whether lanes have no room for words; what a press
+ *     leads to: the version, or what changed in it
  */
 
 /**
@@ -20,11 +22,25 @@ export function flagged(data, found, at) {
     return [
         ...data.milestones.map(([number, name], place) => {
             const next = data.milestones[place + 1] ? at.x(data.milestones[place + 1][0]) : Infinity;
-            return pressed('flag', inWords('ribbon.flags.version', { name, number }), at.x(number), () => at.to(number), name, Math.max(26, Math.min(220, next - at.x(number) - 4)));
+            return pressed(
+                'flag',
+                inWords('ribbon.flags.version', { name, number }),
+                at.x(number),
+                () => at.to(number),
+                name,
+                Math.max(26, Math.min(220, next - at.x(number) - 4)),
+            );
         }),
         ...shown(data.unusual).map(([number, words], place, all) => {
             const [left, next] = [at.x(number), all[place + 1] ? at.x(all[place + 1][0]) : Infinity];
-            const notch = pressed('notch', `${number}: ${words}`, left, () => at.look(number), words, Math.max(10, Math.min(240, next - left - 4, at.width - left - 6)));
+            const notch = pressed(
+                'notch',
+                `${number}: ${words}`,
+                left,
+                () => at.look(number),
+                words,
+                Math.max(10, Math.min(240, next - left - 4, at.width - left - 6)),
+            );
             notch.style.top = `${at.laneY(number) + 9}px`;
             // Where lanes are low the words would run over the next one: they are shown when it is pointed at.
             notch.classList.toggle('is-mute', at.isLow);
@@ -51,7 +67,10 @@ export function flagged(data, found, at) {
     ];
 }
 
-/** @param {string} name @param {string} title @param {number} left @param {() => void} press @param {string} [words] @param {number} [most] pixels of the words */
+/**
+ * @param {string} name @param {string} title @param {number} left @param {() => void} press @param {string} [words] @param {number} [most]
+ *     pixels of the words
+ */
 function pressed(name, title, left, press, words, most) {
     const made = document.createElement('button');
     made.type = 'button';

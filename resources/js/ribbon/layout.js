@@ -27,7 +27,8 @@ const FILTERS = {
  * @param {Ribbon} data
  * @param {{only: string, fold: boolean, clock: boolean}} how
  * @param {number} room pixels that are in sight
- * @returns {{shown: Version[], marks: Version[][], middles: number[], width: number, step: number, near: (x: number) => number}} of each place the version that it stands for, the marks that are drawn there, and its middle
+ * @returns {{shown: Version[], marks: Version[][], middles: number[], width: number, step: number, near: (x: number) => number}} of each
+ *     place the version that it stands for, the marks that are drawn there, and its middle
  */
 export function laid(data, { only, fold, clock }, room) {
     const wanted = FILTERS[only]?.(data);
@@ -41,7 +42,10 @@ export function laid(data, { only, fold, clock }, room) {
     return { shown, marks, middles, width, step: clock ? APART + 2 : step, near: (x) => nearest(middles, x) };
 }
 
-/** @param {Version[]} versions @returns {Version[][]} each sitting with one mark a lane, which has all that was written there; the newest version is in the last one */
+/**
+ * @param {Version[]} versions @returns {Version[][]} each sitting with one mark a lane, which has all that was written there; the newest
+ *     version is in the last one
+ */
 function sittings(versions) {
     /** @type {Map<number, Version>[]} */
     const folded = [];
@@ -51,7 +55,12 @@ function sittings(versions) {
         const [number, lane, added, removed, seconds, begins, source] = version;
         const before = lanes.get(lane);
         lanes.delete(lane);
-        lanes.set(lane, before ? [number, lane, before[2] + added, before[3] + removed, before[4] + seconds, before[5], source || before[6]] : [number, lane, added, removed, seconds, begins, source]);
+        lanes.set(
+            lane,
+            before
+                ? [number, lane, before[2] + added, before[3] + removed, before[4] + seconds, before[5], source || before[6]]
+                : [number, lane, added, removed, seconds, begins, source],
+        );
     }
     return folded.map((lanes) => [...lanes.values()]);
 }

@@ -1,6 +1,7 @@
 /**
  * @typedef {[number: number, lane: number, added: number, removed: number, seconds: number, begins: number, source: number]} Version
- * @typedef {{lanes: {id: number, name: string, monogram: string, colour: number}[], versions: Version[], milestones: [number, string][], published: [number, string][], unusual: [number, string][], pins: number[], gaps: [number, string][], talk: [number: number, who: number, colour: number, said: string][], proposed: [number: number, who: number, colour: number, said: string, taken: number[], id: number][], sittings: number}} Ribbon
+ * @typedef {{lanes: {id: number, name: string, monogram: string, colour: number}[], versions: Version[], milestones: [number, string][], published: [number, string][], unusual: [number, string][], pins: number[], gaps: [number, string][], talk: [number: number, who: number, colour: number, said: string][], proposed: [number: number, who: number, colour: number, said: string, taken: number[], id: number][], sittings: number}}
+ *     Ribbon
  */
 
 /** @param {number} words @param {number} most @returns {number} the height of a mark in pixels, logarithmic */

@@ -27,7 +27,13 @@ const STILL = 1_200;
  */
 export function ribbon(root, state, choose, kept) {
     const find = (/** @type {string} */ selector) => /** @type {HTMLElement} */ (root.querySelector(selector));
-    const [scroll, track, lanesBox, flags, hint] = [find('[data-scroll]'), find('[data-track]'), find('[data-lanes]'), find('[data-flags]'), find('[data-hint]')];
+    const [scroll, track, lanesBox, flags, hint] = [
+        find('[data-scroll]'),
+        find('[data-track]'),
+        find('[data-lanes]'),
+        find('[data-flags]'),
+        find('[data-hint]'),
+    ];
     const canvas = /** @type {HTMLCanvasElement} */ (track.querySelector('canvas'));
     const ends = { from: find('[data-end=from]'), to: find('[data-end=to]') };
     const mist = { before: find('[data-mist=before]'), after: find('[data-mist=after]') };
@@ -70,15 +76,23 @@ export function ribbon(root, state, choose, kept) {
         canvas.style.transform = '';
         lanesBox.style.top = `${scroll.offsetTop}px`;
         lanesBox.replaceChildren(...laneNames(data.lanes, laneY));
-        flags.replaceChildren(...flagged(data, state.spots ?? [], {
-            x: (number) => x(placeOf(number)), isShown: (number) => places.has(number), laneY: (number) => laneY(shown[placeOf(number)][1]), lane: laneY, isLow: laneTall() < WORDY, step, width: track.clientWidth,
-            to: (number) => set('from', number),
-            look: (number) => {
-                set('from', before(number));
-                set('to', number);
-            },
-            proposal: (id) => location.assign(state.ribbon.replace(/ribbon$/, `proposals?of=${id}`)),
-        }));
+        flags.replaceChildren(
+            ...flagged(data, state.spots ?? [], {
+                x: (number) => x(placeOf(number)),
+                isShown: (number) => places.has(number),
+                laneY: (number) => laneY(shown[placeOf(number)][1]),
+                lane: laneY,
+                isLow: laneTall() < WORDY,
+                step,
+                width: track.clientWidth,
+                to: (number) => set('from', number),
+                look: (number) => {
+                    set('from', before(number));
+                    set('to', number);
+                },
+                proposal: (id) => location.assign(state.ribbon.replace(/ribbon$/, `proposals?of=${id}`)),
+            }),
+        );
         place();
         draw();
     };
@@ -157,7 +171,14 @@ export function ribbon(root, state, choose, kept) {
             }
             for (const each of plan?.marks[at] ?? []) {
                 context.globalAlpha = isAside(each) ? 0.25 : 1;
-                mark(context, each, { x: left, y: laneY(each[1]), width: Math.min(8, step - 2), most: laneTall() / 2 - 1, colour: value(`--editor-${data.lanes[each[1]].colour}`), paper });
+                mark(context, each, {
+                    x: left,
+                    y: laneY(each[1]),
+                    width: Math.min(8, step - 2),
+                    most: laneTall() / 2 - 1,
+                    colour: value(`--editor-${data.lanes[each[1]].colour}`),
+                    paper,
+                });
             }
             context.globalAlpha = 1;
         }
@@ -169,7 +190,8 @@ export function ribbon(root, state, choose, kept) {
             if (source && places.has(source)) arc(x(placeOf(source)), x(at));
         }
         for (const [number, , , , taken] of data.proposed) {
-            for (const version of places.has(number) ? taken : []) if (places.has(version)) arc(x(placeOf(number)) + step / 2, x(placeOf(version)));
+            for (const version of places.has(number) ? taken : [])
+                if (places.has(version)) arc(x(placeOf(number)) + step / 2, x(placeOf(version)));
         }
 
         /** @param {number} from @param {number} to */
@@ -243,9 +265,13 @@ export function ribbon(root, state, choose, kept) {
         }
         say(version, dragging !== null);
     };
-    const seen = card(find('[data-card-box]'), (number, reach) => `${state.line.replace(/0\/line$/, `${number}/line`)}?reach=${reach}`, (words) => {
-        if (hint.textContent !== words) hint.textContent = words;
-    });
+    const seen = card(
+        find('[data-card-box]'),
+        (number, reach) => `${state.line.replace(/0\/line$/, `${number}/line`)}?reach=${reach}`,
+        (words) => {
+            if (hint.textContent !== words) hint.textContent = words;
+        },
+    );
     /** @type {ReturnType<typeof setTimeout> | undefined} */
     let still;
     /** @param {import('./marks.js').Version} version @param {boolean} isMoving whether an end is being moved to it */
@@ -305,7 +331,8 @@ export function ribbon(root, state, choose, kept) {
     /** An end that is reached by keys says where it is. @param {FocusEvent} event */
     const focus = (event) => {
         const end = /** @type {HTMLElement} */ (event.target).dataset?.end;
-        const version = end && /** @type {HTMLElement} */ (event.target).matches(':focus-visible') ? shown[placeOf(end === 'from' ? from : to)] : null;
+        const version =
+            end && /** @type {HTMLElement} */ (event.target).matches(':focus-visible') ? shown[placeOf(end === 'from' ? from : to)] : null;
         if (version) say(version, false);
     };
     /** @param {KeyboardEvent} event */
@@ -313,8 +340,10 @@ export function ribbon(root, state, choose, kept) {
         if (event.key === 'Escape') leave();
     };
     const pressed = () => {
-        for (const each of /** @type {NodeListOf<HTMLElement>} */ (root.querySelectorAll('[data-only]'))) each.setAttribute('aria-pressed', String(each.dataset.only === how.only));
-        for (const each of /** @type {NodeListOf<HTMLElement>} */ (root.querySelectorAll('[data-laid]'))) each.setAttribute('aria-pressed', String(how[/** @type {'fold' | 'clock'} */ (each.dataset.laid)]));
+        for (const each of /** @type {NodeListOf<HTMLElement>} */ (root.querySelectorAll('[data-only]')))
+            each.setAttribute('aria-pressed', String(each.dataset.only === how.only));
+        for (const each of /** @type {NodeListOf<HTMLElement>} */ (root.querySelectorAll('[data-laid]')))
+            each.setAttribute('aria-pressed', String(how[/** @type {'fold' | 'clock'} */ (each.dataset.laid)]));
     };
     /** @param {MouseEvent} event */
     const filter = (event) => {
@@ -345,24 +374,34 @@ export function ribbon(root, state, choose, kept) {
     root.addEventListener('keydown', key, { signal });
     root.addEventListener('click', filter, { signal });
     dark.addEventListener('change', redraw, { signal });
-    ask(state.ribbon).then((answer) => {
-        data = /** @type {import('./marks.js').Ribbon} */ (answer);
-        let time = 0;
-        times = new Map(data.versions.map(([number, , , , seconds]) => [number, (time += seconds)]));
-        const sittings = root.querySelector('[data-sittings]');
-        if (sittings && data.versions.length) sittings.textContent = inWords('ribbon.ribbon.since', { sittings: inWords(data.sittings === 1 ? 'ribbon.ribbon.one_sitting' : 'ribbon.ribbon.sittings', { count: data.sittings }), value: longDay(new Date((times.get(data.versions[0][0]) ?? 0) * 1000)) });
-        // What there is nothing of is not offered.
-        for (const each of /** @type {NodeListOf<HTMLElement>} */ (root.querySelectorAll('[data-only="restores"], [data-only="unusual"], [data-only="pins"]'))) {
-            each.hidden = laid(data, { ...how, only: each.dataset.only ?? '' }, 900).shown.length === 0;
-        }
-        pressed();
-        lay();
-        reveal(to);
-        root.dataset.ready = '1';
-    }).catch(() => {
-        hint.classList.remove('is-sr-only');
-        hint.textContent = inWords('ribbon.ribbon.the_ribbon_could_not_be_read');
-    });
+    ask(state.ribbon)
+        .then((answer) => {
+            data = /** @type {import('./marks.js').Ribbon} */ (answer);
+            let time = 0;
+            times = new Map(data.versions.map(([number, , , , seconds]) => [number, (time += seconds)]));
+            const sittings = root.querySelector('[data-sittings]');
+            if (sittings && data.versions.length)
+                sittings.textContent = inWords('ribbon.ribbon.since', {
+                    sittings: inWords(data.sittings === 1 ? 'ribbon.ribbon.one_sitting' : 'ribbon.ribbon.sittings', {
+                        count: data.sittings,
+                    }),
+                    value: longDay(new Date((times.get(data.versions[0][0]) ?? 0) * 1000)),
+                });
+            // What there is nothing of is not offered.
+            for (const each of /** @type {NodeListOf<HTMLElement>} */ (
+                root.querySelectorAll('[data-only="restores"], [data-only="unusual"], [data-only="pins"]')
+            )) {
+                each.hidden = laid(data, { ...how, only: each.dataset.only ?? '' }, 900).shown.length === 0;
+            }
+            pressed();
+            lay();
+            reveal(to);
+            root.dataset.ready = '1';
+        })
+        .catch(() => {
+            hint.classList.remove('is-sr-only');
+            hint.textContent = inWords('ribbon.ribbon.the_ribbon_could_not_be_read');
+        });
 
     return {
         move,

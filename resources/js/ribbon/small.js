@@ -22,7 +22,14 @@ export function smallRibbon(canvas) {
     context.lineTo(width, TALL / 2);
     context.stroke();
     shown.forEach((version, at) => {
-        mark(context, version, { x: 6 + at * STEP, y: TALL / 2, width: 6, most: 13, colour: value(`--editor-${lanes[version[1]].colour}`), paper: value('--paper') });
+        mark(context, version, {
+            x: 6 + at * STEP,
+            y: TALL / 2,
+            width: 6,
+            most: 13,
+            colour: value(`--editor-${lanes[version[1]].colour}`),
+            paper: value('--paper'),
+        });
     });
     context.fillStyle = value('--lamp');
     context.fillRect(width - 5, 2, 3, TALL - 4);

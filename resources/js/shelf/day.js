@@ -14,7 +14,8 @@ const MOST = 26;
 const DAY = 86_400_000;
 
 /**
- * @typedef {{lanes: {name: string, monogram: string, colour: number}[], items: string[], marks: [day: string, lane: number, items: [number, number][], more: number][], milestones: [string, string][], versions: number}} Ribbon
+ * @typedef {{lanes: {name: string, monogram: string, colour: number}[], items: string[], marks: [day: string, lane: number, items: [number, number][], more: number][], milestones: [string, string][], versions: number}}
+ *     Ribbon
  */
 
 /** A moment as the address has it. @param {Date} at */
@@ -29,7 +30,9 @@ export function attachDay(root) {
     const main = /** @type {HTMLElement | null} */ (root.querySelector('[data-day]'));
     const box = /** @type {HTMLElement | null} */ (root.querySelector('[data-day-ribbon]'));
     if (!main || !box) return;
-    const { ribbon, here, at, until } = /** @type {{ribbon: string, here: string, at: string, until: string | null}} */ (JSON.parse(main.dataset.day ?? '{}'));
+    const { ribbon, here, at, until } = /** @type {{ribbon: string, here: string, at: string, until: string | null}} */ (
+        JSON.parse(main.dataset.day ?? '{}')
+    );
     written(root);
     ticks(root);
     band(box, ribbon, new Date(at), until === null ? null : new Date(until), (from, to) => {
@@ -55,7 +58,10 @@ function ticks(root) {
     if (!count || !back) return;
     const show = () => {
         const ticked = boxes.filter((each) => each.checked).length;
-        count.textContent = ticked === 0 ? inWords('shelf.day.tick_what_should_be_as_it') : inWords(ticked === 1 ? 'shelf.day.one_ticked' : 'shelf.day.ticked', { count: ticked });
+        count.textContent =
+            ticked === 0
+                ? inWords('shelf.day.tick_what_should_be_as_it')
+                : inWords(ticked === 1 ? 'shelf.day.one_ticked' : 'shelf.day.ticked', { count: ticked });
         back.disabled = ticked === 0;
     };
     root.addEventListener('change', show);
@@ -71,7 +77,14 @@ function ticks(root) {
  */
 function band(root, address, at, until, choose) {
     const find = (/** @type {string} */ selector) => /** @type {HTMLElement} */ (root.querySelector(selector));
-    const [scroll, track, lanesBox, flags, hint, sum] = ['[data-scroll]', '[data-track]', '[data-lanes]', '[data-flags]', '[data-hint]', '[data-day-sum]'].map(find);
+    const [scroll, track, lanesBox, flags, hint, sum] = [
+        '[data-scroll]',
+        '[data-track]',
+        '[data-lanes]',
+        '[data-flags]',
+        '[data-hint]',
+        '[data-day-sum]',
+    ].map(find);
     const canvas = /** @type {HTMLCanvasElement} */ (track.querySelector('canvas'));
     const handles = { at: find('[data-end=at]'), until: find('[data-end=until]') };
     /** @type {Ribbon | null} */
@@ -156,9 +169,19 @@ function band(root, address, at, until, choose) {
         for (let time = new Date(first), last = -99; time.getTime() < now; time = new Date(time.getTime() + DAY)) {
             const left = x(time.getTime()) - offset;
             if (time.getUTCDate() !== 1 && time.getUTCDay() !== 1) continue;
-            if (left < 2 || left > width - 40 || left - last < 84 || Object.values(handles).some((handle) => Math.abs(handle.offsetLeft - offset - left) < 150)) continue;
+            if (
+                left < 2 ||
+                left > width - 40 ||
+                left - last < 84 ||
+                Object.values(handles).some((handle) => Math.abs(handle.offsetLeft - offset - left) < 150)
+            )
+                continue;
             last = left;
-            context.fillText(new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' }).format(time), left, tall - 7);
+            context.fillText(
+                new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' }).format(time),
+                left,
+                tall - 7,
+            );
         }
     };
 
@@ -177,11 +200,15 @@ function band(root, address, at, until, choose) {
     /** @param {number} clientX @param {number} clientY */
     const say = (clientX, clientY) => {
         if (!data) return;
-        const day = new Date(first + Math.floor((clientX - track.getBoundingClientRect().left - LEFT) / step) * DAY).toISOString().slice(0, 10);
+        const day = new Date(first + Math.floor((clientX - track.getBoundingClientRect().left - LEFT) / step) * DAY)
+            .toISOString()
+            .slice(0, 10);
         const lane = Math.floor((clientY - track.getBoundingClientRect().top - TOP) / laneTall());
         const mark = data.marks.find(([of, by]) => of === day && by === lane);
         const names = mark ? mark[2].map(([item, versions]) => `${data?.items[item]} ${versions}`).join(', ') : '';
-        hint.textContent = mark ? `${new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' }).format(new Date(day))}, ${data.lanes[lane].name}: ${names}${mark[3] > 0 ? inWords('shelf.day.and_more', { mark: mark[3] }) : ''}` : '';
+        hint.textContent = mark
+            ? `${new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' }).format(new Date(day))}, ${data.lanes[lane].name}: ${names}${mark[3] > 0 ? inWords('shelf.day.and_more', { mark: mark[3] }) : ''}`
+            : '';
     };
 
     /** @type {'at' | 'until' | null} */
@@ -221,19 +248,32 @@ function band(root, address, at, until, choose) {
         still = setTimeout(() => choose(at, until), 700);
     });
     new ResizeObserver(lay).observe(scroll);
-    scroll.addEventListener('scroll', () => {
-        if (!frame) frame = requestAnimationFrame(draw);
-    }, { passive: true });
-    ask(address).then((answer) => {
-        data = /** @type {Ribbon} */ (answer);
-        const earliest = Math.min(at.getTime(), ...data.milestones.map(([moment]) => Date.parse(moment)), Date.parse(data.marks[0]?.[0] ?? new Date(now).toISOString()));
-        first = Math.floor(earliest / DAY) * DAY;
-        days = Math.max(1, Math.ceil((now - first) / DAY));
-        sum.textContent = inWords('shelf.day.of', { versions: inWords(data.versions === 1 ? 'shelf.day.one_version' : 'shelf.day.versions', { count: figure(data.versions) }), items: inWords(data.items.length === 1 ? 'shelf.day.one_item' : 'shelf.day.items', { count: data.items.length }) });
-        lay();
-        scroll.scrollLeft = Math.max(0, x(at.getTime()) - scroll.clientWidth / 2);
-        root.dataset.ready = '1';
-    }).catch(() => {
-        hint.textContent = inWords('shelf.day.the_ribbon_could_not_be_read');
-    });
+    scroll.addEventListener(
+        'scroll',
+        () => {
+            if (!frame) frame = requestAnimationFrame(draw);
+        },
+        { passive: true },
+    );
+    ask(address)
+        .then((answer) => {
+            data = /** @type {Ribbon} */ (answer);
+            const earliest = Math.min(
+                at.getTime(),
+                ...data.milestones.map(([moment]) => Date.parse(moment)),
+                Date.parse(data.marks[0]?.[0] ?? new Date(now).toISOString()),
+            );
+            first = Math.floor(earliest / DAY) * DAY;
+            days = Math.max(1, Math.ceil((now - first) / DAY));
+            sum.textContent = inWords('shelf.day.of', {
+                versions: inWords(data.versions === 1 ? 'shelf.day.one_version' : 'shelf.day.versions', { count: figure(data.versions) }),
+                items: inWords(data.items.length === 1 ? 'shelf.day.one_item' : 'shelf.day.items', { count: data.items.length }),
+            });
+            lay();
+            scroll.scrollLeft = Math.max(0, x(at.getTime()) - scroll.clientWidth / 2);
+            root.dataset.ready = '1';
+        })
+        .catch(() => {
+            hint.textContent = inWords('shelf.day.the_ribbon_could_not_be_read');
+        });
 }

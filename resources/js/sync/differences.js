@@ -116,7 +116,10 @@ function matches(one, two) {
         const table = new Uint16Array((n + 1) * width);
         for (let i = n - 1; i >= 0; i--) {
             for (let j = m - 1; j >= 0; j--) {
-                table[i * width + j] = one[head + i] === two[head + j] ? table[(i + 1) * width + j + 1] + 1 : Math.max(table[(i + 1) * width + j], table[i * width + j + 1]);
+                table[i * width + j] =
+                    one[head + i] === two[head + j]
+                        ? table[(i + 1) * width + j + 1] + 1
+                        : Math.max(table[(i + 1) * width + j], table[i * width + j + 1]);
             }
         }
         for (let i = 0, j = 0; i < n && j < m;) {

@@ -7,7 +7,8 @@ import { carried, differences } from './differences.js';
  * @property {() => Record<string, unknown>} take what to send of it
  * @property {() => Record<string, unknown>} takeWhole all that is here, to send
  * @property {() => void} untake it was not taken
- * @property {(answer: any) => {on: 'root' | 'sent', merged: boolean}} answered takes in what the server made of it; tells the state it is on now, and whether others' edits came along
+ * @property {(answer: any) => {on: 'root' | 'sent', merged: boolean}} answered takes in what the server made of it; tells the state it is
+ *     on now, and whether others' edits came along
  * @property {() => unknown} keep what to keep on this computer
  * @property {(kept: any) => boolean} takeUp takes up what was kept; false when it can't be read
  * @property {(base: string) => string} since how to ask for the newest state
@@ -23,7 +24,8 @@ import { carried, differences } from './differences.js';
 export class DocumentDesk {
     /**
      * @param {Node} document
-     * @param {{document: () => Node, busy: () => boolean, apply: (changes: import('./differences.js').Difference[]) => void}} editor `busy` while it must not be changed (a word is being composed)
+     * @param {{document: () => Node, busy: () => boolean, apply: (changes: import('./differences.js').Difference[]) => void}} editor
+     *     `busy` while it must not be changed (a word is being composed)
      * @param {{toParts: (doc: Node) => unknown[], toDocument: (parts: any[]) => Node}} convert
      */
     constructor(document, editor, convert) {

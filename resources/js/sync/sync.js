@@ -7,7 +7,8 @@ import { inWords } from '../common/words.js';
  * @property {(text: string, kind: 'saved' | 'saving' | 'away' | 'problem', number: number) => void} say
  * @property {() => Promise<void>} signIn asks to sign in, in place
  * @property {(number: number) => void} moved a newer version is there
- * @property {(why: 'base' | 'trouble') => Promise<'merge' | 'again' | 'aside' | null>} [stuck] asks what to do when it can't be saved as it is
+ * @property {(why: 'base' | 'trouble') => Promise<'merge' | 'again' | 'aside' | null>} [stuck] asks what to do when it can't be saved as it
+ *     is
  * @property {(address: string) => void} [kept] what was written is an item of its own now
  */
 
@@ -97,14 +98,29 @@ export class Sync {
     }
 
     keepHere() {
-        const kept = keepHere(this.item.key, this.item.me, { base: this.base, number: this.number, client: this.client, content: this.desk.keep(), waiting: this.waiting });
+        const kept = keepHere(this.item.key, this.item.me, {
+            base: this.base,
+            number: this.number,
+            client: this.client,
+            content: this.desk.keep(),
+            waiting: this.waiting,
+        });
         if (this.away) {
             const count = inWords(this.waiting === 1 ? 'sync.sync.one_change' : 'sync.sync.changes', { count: this.waiting });
-            this.around.say(kept ? inWords('sync.sync.not_reachable_kept_on_this_computer', { count }) : inWords('sync.sync.not_reachable_and_no_room_on'), 'away', this.number);
+            this.around.say(
+                kept
+                    ? inWords('sync.sync.not_reachable_kept_on_this_computer', { count })
+                    : inWords('sync.sync.not_reachable_and_no_room_on'),
+                'away',
+                this.number,
+            );
         }
     }
 
-    /** @param {{keep?: boolean, note?: string, of?: number}} [wish] `of` is the version that the note is on @returns {Promise<boolean>} whether it is saved now, with the note */
+    /**
+     * @param {{keep?: boolean, note?: string, of?: number}} [wish] `of` is the version that the note is on @returns {Promise<boolean>}
+     *     whether it is saved now, with the note
+     */
     async save(wish) {
         clearTimeout(this.timer);
         this.timer = undefined;
@@ -133,7 +149,11 @@ export class Sync {
                 return false;
             }
             if (!this.away) this.around.say('saving…', 'saving', this.number);
-            const answer = await ask(this.url, { method: 'PUT', json: { base: this.base, from: this.number, client: this.client, ...body, ...asked }, timeout: PATIENCE });
+            const answer = await ask(this.url, {
+                method: 'PUT',
+                json: { base: this.base, from: this.number, client: this.client, ...body, ...asked },
+                timeout: PATIENCE,
+            });
             if (this.wish === asked) this.wish = null;
             this.take(answer);
             const isNoted = answer.noted !== false;
@@ -174,8 +194,10 @@ export class Sync {
         this.waiting = 0;
         this.around.moved(answer.number);
         this.settled();
-        if (answer.held > 0) this.around.say(inWords('sync.sync.merged_as_what_met_another_edit', { number: answer.number }), 'saved', answer.number);
-        else if (merged) this.around.say(inWords('sync.sync.merged_with_what_others_wrote_saved', { number: answer.number }), 'saved', answer.number);
+        if (answer.held > 0)
+            this.around.say(inWords('sync.sync.merged_as_what_met_another_edit', { number: answer.number }), 'saved', answer.number);
+        else if (merged)
+            this.around.say(inWords('sync.sync.merged_with_what_others_wrote_saved', { number: answer.number }), 'saved', answer.number);
     }
 
     settled() {
@@ -225,7 +247,13 @@ export class Sync {
         } else if (error instanceof Troubled) {
             await this.inTrouble(error.after);
         } else if (error instanceof Refused) {
-            this.refuse(error.problems.map((problem) => problem.text).filter((text, at, all) => all.indexOf(text) === at).slice(0, 3).join(' ') || error.message);
+            this.refuse(
+                error.problems
+                    .map((problem) => problem.text)
+                    .filter((text, at, all) => all.indexOf(text) === at)
+                    .slice(0, 3)
+                    .join(' ') || error.message,
+            );
         } else if (error instanceof Unreachable) {
             this.away = true;
             this.retry = Math.min(10_000, this.retry * 1.5);
@@ -245,7 +273,11 @@ export class Sync {
         }
         this.retry = Math.max(after, 2 ** (this.troubles - 1)) * 1000;
         this.keepHere();
-        this.around.say(inWords('sync.sync.the_server_has_trouble_trying_again', { retry: Math.round(this.retry / 1000) }), 'away', this.number);
+        this.around.say(
+            inWords('sync.sync.the_server_has_trouble_trying_again', { retry: Math.round(this.retry / 1000) }),
+            'away',
+            this.number,
+        );
     }
 
     /**
@@ -269,7 +301,13 @@ export class Sync {
     async sendWhole() {
         this.sending = true;
         try {
-            this.take(await ask(this.url, { method: 'PUT', json: { base: this.base, from: this.number, client: this.client, ...this.desk.takeWhole() }, timeout: PATIENCE }));
+            this.take(
+                await ask(this.url, {
+                    method: 'PUT',
+                    json: { base: this.base, from: this.number, client: this.client, ...this.desk.takeWhole() },
+                    timeout: PATIENCE,
+                }),
+            );
         } catch (error) {
             this.desk.untake();
             await this.failed(error);

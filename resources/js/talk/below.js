@@ -2,7 +2,9 @@
 export function shownPart(state, of) {
     const at = CSS.escape(of);
     const all = state?.querySelectorAll(`[data-cell="${at}"], [data-part="${at}"], #part-${at}`) ?? [];
-    return /** @type {HTMLElement | null} */ (all[all.length - 1] ?? (of.includes('/') ? state?.querySelector(`[data-part="${CSS.escape(of.split('/')[0])}"]`) : null) ?? null);
+    return /** @type {HTMLElement | null} */ (
+        all[all.length - 1] ?? (of.includes('/') ? state?.querySelector(`[data-part="${CSS.escape(of.split('/')[0])}"]`) : null) ?? null
+    );
 }
 
 /** Lays a slip below a part, behind those that lie there. @param {HTMLElement} slip @param {HTMLElement} below */
@@ -35,4 +37,6 @@ export function put(slip, below) {
 }
 
 /** Whatever lies on a grid by its own measures has no room below. @param {HTMLElement} block */
-export const hasRoom = (block) => block.closest('tr') !== null || (getComputedStyle(block).position !== 'absolute' && getComputedStyle(block).gridRowStart === 'auto' && block.closest('svg') === null);
+export const hasRoom = (block) =>
+    block.closest('tr') !== null ||
+    (getComputedStyle(block).position !== 'absolute' && getComputedStyle(block).gridRowStart === 'auto' && block.closest('svg') === null);

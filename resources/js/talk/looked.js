@@ -25,7 +25,11 @@ export function attachTalk(root) {
             const lit = [];
             for (const slip of slips) {
                 // What is not shown by itself has its slip below what it is in.
-                const block = [slip.dataset.of ?? '', ...(slip.dataset.above ?? '').split(' ')].filter(Boolean).map(target).find((each) => each !== null) ?? null;
+                const block =
+                    [slip.dataset.of ?? '', ...(slip.dataset.above ?? '').split(' ')]
+                        .filter(Boolean)
+                        .map(target)
+                        .find((each) => each !== null) ?? null;
                 if (!block || (slip.dataset.of ?? '') === '' || !hasRoom(block)) continue;
                 put(slip, block);
                 const [from, to] = (slip.dataset.words ?? '').split(',').map(Number);
@@ -70,7 +74,10 @@ export function attachTalk(root) {
         const [part, field = ''] = (block.dataset.cell ?? block.dataset.part ?? block.id.slice('part-'.length)).split('/');
         const { readOf } = /** @type {HTMLElement | null} */ (block.closest('[data-read-of]'))?.dataset ?? {};
         const selection = window.getSelection();
-        const range = selection && !selection.isCollapsed && selection.rangeCount > 0 && block.contains(selection.anchorNode) && !field ? selection.getRangeAt(0) : null;
+        const range =
+            selection && !selection.isCollapsed && selection.rangeCount > 0 && block.contains(selection.anchorNode) && !field
+                ? selection.getRangeAt(0)
+                : null;
         const { at, head } = section().dataset;
         const version = at === head ? '' : at;
         if (readOf) {
@@ -111,7 +118,13 @@ export function attachTalk(root) {
         const entry = /** @type {HTMLElement | null} */ (main.querySelector('.entry[aria-current]'));
         const block = chosen ?? thing(document.activeElement) ?? under ?? (entry ? target(entry.dataset.entry ?? '') : null);
         if (block) begin(block);
-        else said.begin({ part: '', version: section().dataset.at }, section().dataset.at === '' ? inWords('talk.looked.all_of_it') : inWords('talk.looked.version', { at: section().dataset.at }));
+        else
+            said.begin(
+                { part: '', version: section().dataset.at },
+                section().dataset.at === ''
+                    ? inWords('talk.looked.all_of_it')
+                    : inWords('talk.looked.version', { at: section().dataset.at }),
+            );
     };
     /** @param {Event} event */
     const asked = (event) => {

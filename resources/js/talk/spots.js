@@ -1,5 +1,6 @@
 /**
- * Places in pictures that are talked about, and the one that somebody is about to talk about. Marks lie over the picture, beside it in the tree.
+ * Places in pictures that are talked about, and the one that somebody is about to talk about. Marks lie over the picture, beside it in the
+ * tree.
  *
  * @param {HTMLElement} root
  */
@@ -46,15 +47,26 @@ export function spots(root) {
                 // Another picture may be there since.
                 if (!picture || !(picture.dataset.chunk ?? picture.src).includes(chunk)) continue;
                 const number = String(shown.length + 1);
-                const mark = Object.assign(made('spot', number), { href: `#thread-${slip.dataset.slip}`, title: slip.getAttribute('aria-label') ?? '' });
+                const mark = Object.assign(made('spot', number), {
+                    href: `#thread-${slip.dataset.slip}`,
+                    title: slip.getAttribute('aria-label') ?? '',
+                });
                 lay(mark, picture, Number(across), Number(down));
-                slip.querySelector('.slip-who')?.append(Object.assign(document.createElement('span'), { className: 'spot-number', textContent: number }));
+                slip.querySelector('.slip-who')?.append(
+                    Object.assign(document.createElement('span'), { className: 'spot-number', textContent: number }),
+                );
                 shown.push(mark);
             }
         },
-        /** Asks for a place in the picture that a form is about, if it is about one. @param {HTMLFormElement} form @param {string} part @returns {() => void} */
+        /**
+         * Asks for a place in the picture that a form is about, if it is about one. @param {HTMLFormElement} form @param {string} part
+         * @returns {() => void}
+         */
         ask: (form, part) => {
-            const [picture, fields] = [pictureOf(root, part), /** @type {HTMLFieldSetElement | null} */ (form.querySelector('[data-talk-spot]'))];
+            const [picture, fields] = [
+                pictureOf(root, part),
+                /** @type {HTMLFieldSetElement | null} */ (form.querySelector('[data-talk-spot]')),
+            ];
             if (!picture || !fields) return () => {};
             fields.hidden = fields.disabled = false;
             const [across, down] = /** @type {HTMLInputElement[]} */ ([...fields.querySelectorAll('input[type="range"]')]);
@@ -95,6 +107,8 @@ export function spots(root) {
 function pictureOf(root, part) {
     if (part === '') return null;
     const at = CSS.escape(part);
-    const found = /** @type {HTMLElement[]} */ ([...root.querySelectorAll(`img[data-part="${at}"], [data-part="${at}"] img, #part-${at} img`)]).filter((picture) => picture.getClientRects().length > 0);
+    const found = /** @type {HTMLElement[]} */ ([
+        ...root.querySelectorAll(`img[data-part="${at}"], [data-part="${at}"] img, #part-${at} img`),
+    ]).filter((picture) => picture.getClientRects().length > 0);
     return /** @type {HTMLImageElement | null} */ (found[found.length - 1] ?? null);
 }

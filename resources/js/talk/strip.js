@@ -1,11 +1,13 @@
 import { isCommentKey, talk } from './talk.js';
 
 /**
- * What is said about something whose parts leave no room between them, such as widgets: the slips lie together below it, but for those that it lays
- * where one is.
+ * What is said about something whose parts leave no room between them, such as widgets: the slips lie together below it, but for those that
+ * it lays where one is.
  *
  * @param {HTMLElement} root
- * @param {{part: () => string, named: () => string, saved: () => Promise<unknown>, talked?: (keys: Set<string>) => void, lay?: (things: HTMLElement[]) => boolean}} desk where one is and how that is called; what marks the parts that are talked about, and lays what is said where one is, where there is room
+ * @param {{part: () => string, named: () => string, saved: () => Promise<unknown>, talked?: (keys: Set<string>) => void, lay?: (things: HTMLElement[]) => boolean}} desk
+ *     where one is and how that is called; what marks the parts that are talked about, and lays what is said where one is, where there is
+ *     room
  */
 export function talkStrip(root, desk) {
     const section = /** @type {() => HTMLElement | null} */ (() => root.querySelector('[data-slips]'));

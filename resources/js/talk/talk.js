@@ -74,7 +74,10 @@ export function talk(root, shown) {
         for (const slip of root.querySelectorAll('[data-slip]')) if (!here.contains(slip)) slip.remove();
         here.replaceWith(fresh);
         lay();
-        if (seen) /** @type {HTMLElement | null} */ (root.querySelector(`[data-slip="${CSS.escape(seen)}"]`))?.scrollIntoView({ block: 'nearest' });
+        if (seen)
+            /** @type {HTMLElement | null} */ (root.querySelector(`[data-slip="${CSS.escape(seen)}"]`))?.scrollIntoView({
+                block: 'nearest',
+            });
     };
     const close = () => {
         const wasOpen = open !== null;
@@ -92,9 +95,19 @@ export function talk(root, shown) {
         if (!form) return;
         close();
         origin = document.activeElement;
-        const values = { part: about.part, field: about.field ?? '', version: about.version ?? '', from: about.words?.from ?? '', to: about.words?.to ?? '', quote: about.words?.quote ?? '' };
-        for (const [name, value] of Object.entries(values)) /** @type {HTMLInputElement} */ (form.elements.namedItem(name)).value = String(value);
-        /** @type {HTMLElement} */ (form.querySelector('[data-talk-about]')).textContent = inWords('talk.talk.comment_on', { words: about.words ? `“${about.words.quote.slice(0, 60)}”` : said });
+        const values = {
+            part: about.part,
+            field: about.field ?? '',
+            version: about.version ?? '',
+            from: about.words?.from ?? '',
+            to: about.words?.to ?? '',
+            quote: about.words?.quote ?? '',
+        };
+        for (const [name, value] of Object.entries(values))
+            /** @type {HTMLInputElement} */ (form.elements.namedItem(name)).value = String(value);
+        /** @type {HTMLElement} */ (form.querySelector('[data-talk-about]')).textContent = inWords('talk.talk.comment_on', {
+            words: about.words ? `“${about.words.quote.slice(0, 60)}”` : said,
+        });
         /** @type {HTMLElement} */ (form.querySelector('[data-talk-cancel]')).hidden = false;
         open = form;
         shown.open(form, about);
@@ -103,7 +116,9 @@ export function talk(root, shown) {
     };
     /** @param {SubmitEvent} event */
     const submit = async (event) => {
-        const form = /** @type {HTMLFormElement | null} */ (/** @type {Element} */ (event.target).closest('[data-talk], [data-talk-begin]'));
+        const form = /** @type {HTMLFormElement | null} */ (
+            /** @type {Element} */ (event.target).closest('[data-talk], [data-talk-begin]')
+        );
         if (!form) return;
         event.preventDefault();
         const button = /** @type {HTMLButtonElement | null} */ (form.querySelector('button:not([type="button"])'));
@@ -122,7 +137,10 @@ export function talk(root, shown) {
             const problem = document.createElement('p');
             problem.className = 'slip-problem';
             problem.setAttribute('role', 'alert');
-            problem.textContent = error instanceof Error && error.message && Number.isNaN(Number(error.message)) && error.name !== 'Unreachable' ? error.message : inWords('talk.talk.it_could_not_be_sent_what');
+            problem.textContent =
+                error instanceof Error && error.message && Number.isNaN(Number(error.message)) && error.name !== 'Unreachable'
+                    ? error.message
+                    : inWords('talk.talk.it_could_not_be_sent_what');
             form.append(problem);
             form.hidden = false;
         } finally {
@@ -140,7 +158,9 @@ export function talk(root, shown) {
         if (goesOn()) return;
         const slip = /** @type {HTMLElement} */ (link.closest('[data-slip]'));
         const name = link.dataset.talkDo ?? '';
-        const template = /** @type {HTMLTemplateElement | null} */ (root.querySelector(`[data-talk-deed="${name}"]`) ?? root.querySelector('[data-talk-deed="said"]'));
+        const template = /** @type {HTMLTemplateElement | null} */ (
+            root.querySelector(`[data-talk-deed="${name}"]`) ?? root.querySelector('[data-talk-deed="said"]')
+        );
         const form = /** @type {HTMLFormElement | null} */ (template?.content.firstElementChild?.cloneNode(true) ?? null);
         if (!form) return;
         close();
@@ -174,7 +194,9 @@ export function talk(root, shown) {
     };
     /** @param {KeyboardEvent} event */
     const key = (event) => {
-        const form = /** @type {HTMLFormElement | null} */ (/** @type {Element} */ (event.target).closest?.('[data-talk], [data-talk-begin]') ?? null);
+        const form = /** @type {HTMLFormElement | null} */ (
+            /** @type {Element} */ (event.target).closest?.('[data-talk], [data-talk-begin]') ?? null
+        );
         const link = /** @type {HTMLElement | null} */ (/** @type {Element} */ (event.target).closest?.('[data-talk-do]') ?? null);
         if (link && event.key === ' ') {
             event.preventDefault();

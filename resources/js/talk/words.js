@@ -1,7 +1,10 @@
 /** Words that somebody took out, and what is only there to be spoken, are no part of a text. */
 const ASIDE = 'del, .went, .is-sr-only, .block-note, .block-who, .block-history, .item-mark, .slip';
 
-/** Where the text of a part is shown, of which words can be chosen and lit; null where it shows none. @param {Element} block @returns {Element | null} */
+/**
+ * Where the text of a part is shown, of which words can be chosen and lit; null where it shows none. @param {Element} block @returns
+ * {Element | null}
+ */
 export const wordsOf = (block) => block.querySelector('[data-part-text]');
 
 /** What is written in something that is shown. @param {Element} element */
@@ -66,7 +69,9 @@ export function wordsIn(element, range) {
 
 /** @param {Element} element @returns {Text[]} */
 function textsIn(element) {
-    const walker = document.createTreeWalker(element, NodeFilter.SHOW_TEXT, (node) => (node.parentElement?.closest(ASIDE) ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT));
+    const walker = document.createTreeWalker(element, NodeFilter.SHOW_TEXT, (node) =>
+        node.parentElement?.closest(ASIDE) ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT,
+    );
     const texts = [];
     for (let node = walker.nextNode(); node; node = walker.nextNode()) texts.push(/** @type {Text} */ (node));
     return texts;

@@ -29,7 +29,9 @@ final class Board
     public static function start(): PartTree
     {
         return PartTree::of([
-            new Part('lane1', 'lane', 0, ['title' => 'To do']), new Part('card1', 'card', 1, ['text' => RichText::plain('Test the sockets'), 'done' => false]), new Part('card2', 'card', 1, ['text' => RichText::plain('Sign the log'), 'done' => false]),
+            new Part('lane1', 'lane', 0, ['title' => 'To do']),
+            new Part('card1', 'card', 1, ['text' => RichText::plain('Test the sockets'), 'done' => false]),
+            new Part('card2', 'card', 1, ['text' => RichText::plain('Sign the log'), 'done' => false]),
             new Part('lane2', 'lane', 0, ['title' => 'Done']),
         ]);
     }

@@ -17,7 +17,11 @@ final class DeleteVersionsRequest extends ItemRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['from' => ['required', 'integer', 'min:1', 'max:999999999'], 'to' => ['required', 'integer', 'gte:from', 'max:999999999'], 'reason' => ['required', 'string', 'max:300']];
+        return [
+            'from' => ['required', 'integer', 'min:1', 'max:999999999'],
+            'to' => ['required', 'integer', 'gte:from', 'max:999999999'],
+            'reason' => ['required', 'string', 'max:300'],
+        ];
     }
 
     /** @return array<string, string> */

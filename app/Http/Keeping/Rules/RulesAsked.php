@@ -22,8 +22,15 @@ trait RulesAsked
         $pace = ['nullable', Rule::enum(Pace::class)];
 
         return [
-            'leave' => ['nullable', Rule::in([...WhatIsKept::LEAVE, (int) config('attic.checkpoint')])], 'every' => $days, 'most' => ['nullable', Rule::in(WhatIsKept::MOST)], 'bytes' => ['nullable', Rule::in(WhatIsKept::BYTES)],
-            'pace1' => $pace, 'days1' => $days, 'pace2' => $pace, 'days2' => $days, 'do' => ['nullable', Rule::in(['rehearse', 'keep', 'above'])],
+            'leave' => ['nullable', Rule::in([...WhatIsKept::LEAVE, (int) config('attic.checkpoint')])],
+            'every' => $days,
+            'most' => ['nullable', Rule::in(WhatIsKept::MOST)],
+            'bytes' => ['nullable', Rule::in(WhatIsKept::BYTES)],
+            'pace1' => $pace,
+            'days1' => $days,
+            'pace2' => $pace,
+            'days2' => $days,
+            'do' => ['nullable', Rule::in(['rehearse', 'keep', 'above'])],
         ];
     }
 
@@ -38,12 +45,22 @@ trait RulesAsked
         $number = fn (string $name): ?int => $this->filled($name) ? $this->integer($name) : null;
         $then = [];
         foreach ([1, 2] as $step) {
-            if ($number('every') !== null && $this->filled("pace{$step}") && $this->string("pace{$step}")->toString() !== Pace::None->value) {
+            if (
+                $number('every') !== null
+                && $this->filled("pace{$step}")
+                && $this->string("pace{$step}")->toString() !== Pace::None->value
+            ) {
                 $then[] = [$this->string("pace{$step}")->toString(), $number("days{$step}")];
             }
         }
 
-        return ['leave' => $this->integer('leave'), 'every' => $number('every'), 'then' => $then, 'most' => $number('most'), 'bytes' => $number('bytes')];
+        return [
+            'leave' => $this->integer('leave'),
+            'every' => $number('every'),
+            'then' => $then,
+            'most' => $number('most'),
+            'bytes' => $number('bytes'),
+        ];
     }
 
     /** Whether what is above it should hold for it, too. */

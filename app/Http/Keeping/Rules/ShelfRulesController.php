@@ -61,6 +61,8 @@ final class ShelfRulesController extends Controller
             $gone += $keep->handle($item->setRelation('shelf', $shelf), $this->person($request));
         }
 
-        return redirect()->route('keeping.shelf', $shelf)->with('said', trans_choice('keeping.thinned', $gone, ['count' => (string) $gone]));
+        return redirect()
+            ->route('keeping.shelf', $shelf)
+            ->with('said', trans_choice('keeping.thinned', $gone, ['count' => (string) $gone]));
     }
 }

@@ -17,7 +17,10 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Dataset\DatasetEdit;
 use MistyAttic\Core\Kinds\Report\Widget;
 
-/** What a change of a dataset breaks: widgets of reports that need a field which went or became of another type, or have nothing left to count. */
+/**
+ * What a change of a dataset breaks: widgets of reports that need a field which went or became of another type, or have nothing left to
+ * count.
+ */
 final readonly class BrokenWidgets
 {
     public function __construct(private DrawnFrom $drawn, private DatasetColumns $columns) {}
@@ -30,7 +33,12 @@ final readonly class BrokenWidgets
     public function by(Item $dataset, PartTree $before, PartTree $after, ChangeSet $changes, string $beforeRoot): array
     {
         $lost = $this->lost($after, $changes);
-        $records = array_values(array_filter($changes->changes, fn (Change $change) => $change->part()->role === 'record' && $change->type !== ChangeType::Moved));
+        $records = array_values(
+            array_filter(
+                $changes->changes,
+                fn (Change $change) => $change->part()->role === 'record' && $change->type !== ChangeType::Moved,
+            ),
+        );
         $left = array_filter($records, fn (Change $change) => $change->before !== null);
         if ($lost === [] && $left === []) {
             return [];
@@ -43,9 +51,17 @@ final readonly class BrokenWidgets
             $evidence = ['widget' => $widget->string('title'), 'report' => $report->title, 'key' => $report->key];
             $broken = array_intersect((new Widget($widget))->fields(), array_map(strval(...), array_keys($lost)));
             foreach ($broken as $field) {
-                $found[] = ['type' => self::how($after->find($field)), 'part' => $field, 'evidence' => ['field' => $lost[$field], ...$evidence]];
+                $found[] = [
+                    'type' => self::how($after->find($field)),
+                    'part' => $field,
+                    'evidence' => ['field' => $lost[$field], ...$evidence],
+                ];
             }
-            if ($broken === [] && $left !== [] && Emptied::by($widget, $page, $gone, $came, fn (): Records => $this->columns->records($beforeRoot))) {
+            if (
+                $broken === []
+                && $left !== []
+                && Emptied::by($widget, $page, $gone, $came, fn (): Records => $this->columns->records($beforeRoot))
+            ) {
                 $found[] = ['type' => 'emptied_widget', 'part' => $left[array_key_first($left)]->id, 'evidence' => $evidence];
             }
         }
@@ -59,7 +75,11 @@ final readonly class BrokenWidgets
         $lost = [];
         foreach ($changes->changes as $change) {
             $part = $change->before ?? $change->part();
-            if ($part->role === 'field' && ($change->type === ChangeType::Removed || ($change->type === ChangeType::Edited && $change->before?->string('type') !== $change->after?->string('type')))) {
+            if (
+                $part->role === 'field'
+                && ($change->type === ChangeType::Removed
+                    || ($change->type === ChangeType::Edited && $change->before?->string('type') !== $change->after?->string('type')))
+            ) {
                 $lost[$change->id] = $part->string('name');
             }
         }
@@ -84,6 +104,8 @@ final readonly class BrokenWidgets
     /** @param list<Part|null> $records */
     private static function records(PartTree $dataset, array $records): Records
     {
-        return Records::of(PartTree::of([...array_filter($dataset->parts, fn (Part $part) => $part->role === 'field'), ...array_filter($records)]));
+        return Records::of(
+            PartTree::of([...array_filter($dataset->parts, fn (Part $part) => $part->role === 'field'), ...array_filter($records)]),
+        );
     }
 }

@@ -47,7 +47,8 @@ final class FieldController extends Controller
             'source' => $isTheirs && $others->tellsOf($item->source) ? $item->source : null,
             'isTyped' => ! ($isTheirs && $item->source?->kind === 'form'),
             'names' => FieldNames::of($tree),
-            'expression' => old('expression') ?? ($found === null ? '' : (new DatasetKind)->written($tree, $found, $found->string('expression'))),
+            'expression'
+                => old('expression') ?? ($found === null ? '' : (new DatasetKind)->written($tree, $found, $found->string('expression'))),
         ]);
     }
 

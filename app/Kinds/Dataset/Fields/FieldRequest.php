@@ -33,12 +33,15 @@ final class FieldRequest extends DatasetRequest
     private function notTooMany(string $attribute, string $value, Closure $fail): void
     {
         $count = count(self::choices($value));
-        $count <= DatasetRole::CHOICES || $fail((string) __('data.too_many_choices', ['most' => (string) DatasetRole::CHOICES, 'count' => (string) $count]));
+        $count <= DatasetRole::CHOICES
+            || $fail((string) __('data.too_many_choices', ['most' => (string) DatasetRole::CHOICES, 'count' => (string) $count]));
     }
 
     /** @return list<string> the choices that lines name, each once */
     public static function choices(string $lines): array
     {
-        return array_values(array_unique(array_filter(array_map(trim(...), explode("\n", $lines)), fn (string $choice): bool => $choice !== '')));
+        return array_values(
+            array_unique(array_filter(array_map(trim(...), explode("\n", $lines)), fn (string $choice): bool => $choice !== '')),
+        );
     }
 }

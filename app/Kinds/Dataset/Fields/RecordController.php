@@ -31,7 +31,8 @@ final class RecordController extends Controller
         Gate::authorize('write', $item);
         abort_unless($item->kind === 'dataset' && ! $item->follows(), 404);
         $found = new SentRecord($this->states, $item->root, $record, $request->query('at'));
-        $shown = fn (Part $field): mixed => $request->old("values.{$field->id}") ?? DatasetView::cell($found->held->fields[$field->id] ?? null);
+        $shown = fn (Part $field): mixed => $request->old("values.{$field->id}")
+            ?? DatasetView::cell($found->held->fields[$field->id] ?? null);
 
         return view('kinds.dataset.record', [
             'item' => $item,

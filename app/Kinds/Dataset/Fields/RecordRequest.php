@@ -13,6 +13,11 @@ final class RecordRequest extends DatasetRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return [...parent::rules(), 'values' => ['nullable', 'array', 'max:500'], 'values.*' => ['nullable', 'string', 'max:'.Cell::MOST], 'at' => ['nullable', 'integer', 'min:0']];
+        return [
+            ...parent::rules(),
+            'values' => ['nullable', 'array', 'max:500'],
+            'values.*' => ['nullable', 'string', 'max:'.Cell::MOST],
+            'at' => ['nullable', 'integer', 'min:0'],
+        ];
     }
 }

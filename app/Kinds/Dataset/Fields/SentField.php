@@ -46,7 +46,8 @@ final readonly class SentField
         $this->was = $tree->find($this->id);
         $name = trim($sent['name']);
         $taken = array_map(mb_strtolower(...), array_diff_key($names, [$this->id => true]));
-        in_array(mb_strtolower($name), $taken, true) && throw ValidationException::withMessages(['name' => __('data.name_taken', ['name' => $name])]);
+        in_array(mb_strtolower($name), $taken, true)
+            && throw ValidationException::withMessages(['name' => __('data.name_taken', ['name' => $name])]);
         $this->expression = FieldNames::stored(trim((string) ($sent['expression'] ?? '')), array_replace($names, [$this->id => $name]));
         $isRetyped = $this->was !== null && $this->expression === '' && $this->was->string('type') !== $sent['type'];
         $this->values = $isRetyped ? $this->held() : [];
@@ -65,7 +66,10 @@ final readonly class SentField
     /** @return list<mixed> */
     private function held(): array
     {
-        $values = array_map(fn (Part $part): mixed => $part->role === 'record' ? $part->fields[$this->id] ?? null : null, $this->tree->parts);
+        $values = array_map(
+            fn (Part $part): mixed => $part->role === 'record' ? $part->fields[$this->id] ?? null : null,
+            $this->tree->parts,
+        );
 
         return array_values(array_filter($values, fn (mixed $value): bool => $value !== null));
     }
@@ -81,7 +85,8 @@ final readonly class SentField
         if ($this->expression !== '') {
             $fields = array_values(array_filter($after->parts, fn (Part $part): bool => $part->role === 'field'));
             $problems = Records::of(PartTree::of($fields))->problems($this->id);
-            $problems === [] || throw ValidationException::withMessages(['expression' => DatasetView::said($problems[0], FieldNames::of($after))]);
+            $problems === []
+                || throw ValidationException::withMessages(['expression' => DatasetView::said($problems[0], FieldNames::of($after))]);
         }
 
         return $after;

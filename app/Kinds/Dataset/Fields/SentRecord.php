@@ -77,7 +77,9 @@ final readonly class SentRecord
             [$values[$field->id], $fits] = DatasetEdit::typed($field, $text);
             if (! $fits) {
                 $type = (string) __("data.types.{$field->string('type')}");
-                throw ValidationException::withMessages(["values.{$field->id}" => __('data.no_value', ['name' => $field->string('name'), 'type' => $type])]);
+                throw ValidationException::withMessages([
+                    "values.{$field->id}" => __('data.no_value', ['name' => $field->string('name'), 'type' => $type]),
+                ]);
             }
         }
 

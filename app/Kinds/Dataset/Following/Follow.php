@@ -14,7 +14,10 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Dataset\Source;
 
-/** Takes the steps of what a dataset follows into it, in their order, each once: one step for each of the source's, by its author, at its time. */
+/**
+ * Takes the steps of what a dataset follows into it, in their order, each once: one step for each of the source's, by its author, at its
+ * time.
+ */
 final readonly class Follow
 {
     public function __construct(private States $states, private ReadSource $sources, private SaveState $save) {}
@@ -28,7 +31,19 @@ final readonly class Follow
             $before = $this->states->tree($dataset->root);
             $after = $source === null ? null : $this->after($dataset, $source, $step, $before);
             if ($after !== null && ! $after->equals($before)) {
-                $this->save->handle($dataset, $step->user, new Sent($dataset->root, $after, 'follow', note: mb_substr(__('data.followed', ['number' => (string) $step->number]), 0, (int) config('attic.note')), at: $step->at, grows: $this->grows($dataset, $step), follows: true));
+                $this->save->handle(
+                    $dataset,
+                    $step->user,
+                    new Sent(
+                        $dataset->root,
+                        $after,
+                        'follow',
+                        note: mb_substr(__('data.followed', ['number' => (string) $step->number]), 0, (int) config('attic.note')),
+                        at: $step->at,
+                        grows: $this->grows($dataset, $step),
+                        follows: true,
+                    ),
+                );
                 $dataset->refresh()->update(['source_grew' => "{$step->entry_id}/{$step->number}/{$dataset->head}"]);
             }
             // Should it end before this, the step is taken in once more, and changes nothing then.
@@ -36,7 +51,9 @@ final readonly class Follow
             $taken = $step;
         }
         if ($taken !== null && $dataset->source !== null) {
-            $seen = Version::query()->whereIn('item_id', $dataset->source->kind === 'form' ? $dataset->source->entries()->select('id') : [$dataset->source->id])->max('id');
+            $seen = Version::query()
+                ->whereIn('item_id', $dataset->source->kind === 'form' ? $dataset->source->entries()->select('id') : [$dataset->source->id])
+                ->max('id');
             $dataset->update(['source_state' => (string) $seen]);
         }
     }

@@ -26,8 +26,13 @@ final class FollowController extends Controller
     public function __construct(private readonly TakeInData $take) {}
 
     /** What goes by it is shown first. */
-    public function __invoke(FollowRequest $request, Item $item, States $states, Phrases $phrases, StopFollowing $stop): RedirectResponse|View
-    {
+    public function __invoke(
+        FollowRequest $request,
+        Item $item,
+        States $states,
+        Phrases $phrases,
+        StopFollowing $stop,
+    ): RedirectResponse|View {
         abort_unless($item->kind === 'dataset' && $item->source !== null, 404);
         $sent = $request->validated();
         if (! $sent['follow']) {
@@ -40,7 +45,11 @@ final class FollowController extends Controller
         if ($after !== null && ! $after->equals($before) && (int) ($sent['seen'] ?? 0) !== $item->head) {
             $statements = Statements::of(new DatasetKind, $before, $after, TreeCompare::of($before, $after), Detail::Listed);
 
-            return view('kinds.dataset.follow', ['item' => $item, 'sentences' => array_map($phrases->statement(...), array_slice($statements, 0, self::LISTED)), 'more' => max(0, count($statements) - self::LISTED)]);
+            return view('kinds.dataset.follow', [
+                'item' => $item,
+                'sentences' => array_map($phrases->statement(...), array_slice($statements, 0, self::LISTED)),
+                'more' => max(0, count($statements) - self::LISTED),
+            ]);
         }
         $this->take->follow($item, $this->person($request));
 

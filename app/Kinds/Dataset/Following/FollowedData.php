@@ -43,8 +43,9 @@ final class FollowedData
     private static function comesFrom(Item $dataset, Change $change, array $typed): bool
     {
         $part = $change->after ?? $change->before;
-        $isOwn = array_filter([$change->before, $change->after], fn (?Part $side) => $side !== null && $side->string('expression') === '') === [];
-        if (! $part instanceof Part || $isOwn) {
+        $isOwn
+            = array_filter([$change->before, $change->after], fn (?Part $side) => $side !== null && $side->string('expression') === '') === [];
+        if (! ($part instanceof Part) || $isOwn) {
             return false;
         }
         if ($change->before === null || $change->after === null || $change->type !== ChangeType::Edited) {
@@ -52,10 +53,21 @@ final class FollowedData
         }
         if ($part->role === 'field') {
             // What a field is, can be said of one that comes from a tab; of one that comes from a form its question says it.
-            return array_diff($change->fields(), $dataset->source?->kind === 'form' ? [] : ['type', 'choices', 'decimal', 'currency', 'days']) !== [];
+            return array_diff(
+                $change->fields(),
+                $dataset->source?->kind === 'form' ? [] : ['type', 'choices', 'decimal', 'currency', 'days'],
+            ) !== [];
         }
         foreach ($change->fields() as $field) {
-            if (! isset($typed[$field]) || ! (new DatasetKind)->isReadAs($typed[$field][0], $typed[$field][1], $change->before->fields[$field] ?? null, $change->after->fields[$field] ?? null)) {
+            if (
+                ! isset($typed[$field])
+                || ! (new DatasetKind)->isReadAs(
+                    $typed[$field][0],
+                    $typed[$field][1],
+                    $change->before->fields[$field] ?? null,
+                    $change->after->fields[$field] ?? null,
+                )
+            ) {
                 return true;
             }
         }

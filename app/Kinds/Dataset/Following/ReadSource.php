@@ -52,7 +52,8 @@ final readonly class ReadSource
             $names = [];
             foreach ($list as $object) {
                 $names += is_array($object) ? $object : [];
-                count($names) <= self::MOST_FIELDS || throw Unreadable::because(__('data.too_many_fields', ['most' => Numbers::said(self::MOST_FIELDS)]));
+                count($names) <= self::MOST_FIELDS
+                    || throw Unreadable::because(__('data.too_many_fields', ['most' => Numbers::said(self::MOST_FIELDS)]));
             }
 
             return Source::objects($list);
@@ -80,7 +81,8 @@ final readonly class ReadSource
         $names = array_map(fn (string $id): string => $content->tree->get($id)->string('name'), $tabs);
         $source = isset($tabs[$tab]) ? Source::tab($content->tree, $tabs[$tab], $hint, $names) : new Source([], []);
 
-        count($source->names) <= self::MOST_FIELDS || throw Unreadable::because(__('data.too_many_fields', ['most' => Numbers::said(self::MOST_FIELDS)]));
+        count($source->names) <= self::MOST_FIELDS
+            || throw Unreadable::because(__('data.too_many_fields', ['most' => Numbers::said(self::MOST_FIELDS)]));
 
         return $source->names === [] && count($names) < 2 ? throw Unreadable::because(__('data.file_empty')) : $source;
     }
@@ -103,7 +105,18 @@ final readonly class ReadSource
     {
         $moment = $until?->format('Y-m-d H:i:s');
         $entries = (function () use ($form, $moment): Generator {
-            foreach ($form->entries()->where(fn ($query) => $query->whereNull('deleted_at')->when($moment, fn ($query) => $query->orWhere('deleted_at', '>', $moment)))->orderBy('number')->when($moment, fn ($query) => $query->where('created_at', '<=', $moment))->cursor() as $entry) {
+            foreach (
+                $form
+                    ->entries()
+                    ->where(
+                        fn ($query) => $query
+                            ->whereNull('deleted_at')
+                            ->when($moment, fn ($query) => $query->orWhere('deleted_at', '>', $moment)),
+                    )
+                    ->orderBy('number')
+                    ->when($moment, fn ($query) => $query->where('created_at', '<=', $moment))
+                    ->cursor() as $entry
+            ) {
                 $stood = $moment === null ? null : $entry->versions()->where('saved_at', '<=', $moment)->orderByDesc('number')->first();
                 yield self::recordOf($entry) => [self::dayOf($entry), $this->states->tree($stood->root ?? $entry->root)];
             }
@@ -126,7 +139,11 @@ final readonly class ReadSource
     /** One entry alone, as it is then, under the questions that are live. */
     public function entry(Item $form, Item $entry, string $root): Source
     {
-        return Source::entries($this->states->tree(self::asked($form)), [self::recordOf($entry) => [self::dayOf($entry), $this->states->tree($root)]], (string) __('data.sent'));
+        return Source::entries(
+            $this->states->tree(self::asked($form)),
+            [self::recordOf($entry) => [self::dayOf($entry), $this->states->tree($root)]],
+            (string) __('data.sent'),
+        );
     }
 
     /** The record of an entry in datasets that follow its form. */

@@ -18,7 +18,10 @@ use MistyAttic\Core\Formats\Unreadable;
 use MistyAttic\Core\Kinds\Dataset\Source;
 use MistyAttic\Core\Store\ChunkStore;
 
-/** What a dataset is to be filled from, sealed between the look at it and the making: a file that was sent, a tab or a form. Rights are asked each time. */
+/**
+ * What a dataset is to be filled from, sealed between the look at it and the making: a file that was sent, a tab or a form. Rights are
+ * asked each time.
+ */
 final readonly class SealedSources
 {
     public function __construct(private ReadSource $sources, private ChunkStore $chunks) {}
@@ -40,7 +43,16 @@ final readonly class SealedSources
             $source = $this->file($file);
             $this->chunks->write([Address::of($file->bytes) => $file->bytes]);
 
-            return [['chunk' => bin2hex(Address::of($file->bytes)), 'name' => $file->name, 'encoding' => $file->encoding, 'long' => WorkedBeside::isLongFile($file->name, strlen($file->bytes))], $source, $file->title()];
+            return [
+                [
+                    'chunk' => bin2hex(Address::of($file->bytes)),
+                    'name' => $file->name,
+                    'encoding' => $file->encoding,
+                    'long' => WorkedBeside::isLongFile($file->name, strlen($file->bytes)),
+                ],
+                $source,
+                $file->title(),
+            ];
         }
         [$key, $tab] = explode('/', (string) $sent['from'], 2) + ['', ''];
         $from = $this->from($person, $key);
@@ -69,7 +81,15 @@ final readonly class SealedSources
         }
         $address = (string) hex2bin($opened['chunk']);
 
-        return [$this->sources->file($opened['name'], $this->chunks->read([$address])[$address] ?? abort(410), $tab ?? (int) ($opened['tab'] ?? 0), $opened['encoding'] ?? null), $opened];
+        return [
+            $this->sources->file(
+                $opened['name'],
+                $this->chunks->read([$address])[$address] ?? abort(410),
+                $tab ?? (int) ($opened['tab'] ?? 0),
+                $opened['encoding'] ?? null,
+            ),
+            $opened,
+        ];
     }
 
     /**
@@ -83,12 +103,20 @@ final readonly class SealedSources
 
         $count = $shelf->memberships()->comes()->count();
 
-        return $form?->kind !== 'form' ? null : trans_choice('data.who_reads', $count, ['shelf' => $shelf->name, 'count' => (string) $count]).($form->keeps_entries === false ? ' '.__('data.no_steps') : '');
+        return $form?->kind !== 'form'
+            ? null
+            : trans_choice('data.who_reads', $count, ['shelf' => $shelf->name, 'count' => (string) $count])
+                    .($form->keeps_entries === false ? ' '.__('data.no_steps') : '');
     }
 
     public function from(User $user, string $key): Item
     {
-        $item = Item::query()->with('shelf.memberships')->standing()->where('key', $key)->whereIn('kind', ['spreadsheet', 'form'])->firstOrFail();
+        $item = Item::query()
+            ->with('shelf.memberships')
+            ->standing()
+            ->where('key', $key)
+            ->whereIn('kind', ['spreadsheet', 'form'])
+            ->firstOrFail();
         abort_unless(MayFill::reads($user, $item), 404);
 
         return $item;

@@ -34,7 +34,14 @@ final readonly class TakeInData
     /** @param array<string, FieldType> $types */
     public function make(Shelf $shelf, User $maker, string $title, Source $source, array $types, bool $bound = false): Item
     {
-        return $this->make->handle($shelf, $maker, (new DatasetKind)->name(), $title, content: new Content(new DatasetKind, $source->tree($types)), keepIds: $bound);
+        return $this->make->handle(
+            $shelf,
+            $maker,
+            (new DatasetKind)->name(),
+            $title,
+            content: new Content(new DatasetKind, $source->tree($types)),
+            keepIds: $bound,
+        );
     }
 
     /** A file again: its fields and records are matched by what they hold with those that are there. */
@@ -42,7 +49,14 @@ final readonly class TakeInData
     {
         $head = $this->states->tree($item->root);
         $stored = PartTree::of(array_values(array_filter($head->parts, fn (Part $part) => $part->string('expression') === '')));
-        $known = array_column(array_map(fn (Part $field) => [mb_strtolower($field->string('name')), $field], array_filter($stored->parts, fn (Part $part) => $part->role === 'field')), 1, 0);
+        $known = array_column(
+            array_map(
+                fn (Part $field) => [mb_strtolower($field->string('name')), $field],
+                array_filter($stored->parts, fn (Part $part) => $part->role === 'field'),
+            ),
+            1,
+            0,
+        );
         $source = $source->without($this->calculatedNames($head));
         $types = $source->types();
         foreach ($source->names as $id => $called) {
@@ -54,19 +68,40 @@ final readonly class TakeInData
         $calculated = array_filter($head->parts, fn (Part $part) => $part->string('expression') !== '');
         $records = array_filter($matched->parts, fn (Part $part) => $part->role === 'record');
 
-        return $this->save->handle($item, $editor, new Sent($item->root, PartTree::of([...array_values($fields), ...array_values($calculated), ...array_values($records)]), 'file', keep: true, grows: false, note: mb_substr(__('item.from_file', ['name' => $name]), 0, (int) config('attic.note'))));
+        return $this->save->handle(
+            $item,
+            $editor,
+            new Sent(
+                $item->root,
+                PartTree::of([...array_values($fields), ...array_values($calculated), ...array_values($records)]),
+                'file',
+                keep: true,
+                grows: false,
+                note: mb_substr(__('item.from_file', ['name' => $name]), 0, (int) config('attic.note')),
+            ),
+        );
     }
 
     /** @return list<string> */
     private function calculatedNames(PartTree $dataset): array
     {
-        return array_values(array_map(fn (Part $field) => $field->string('name'), array_filter($dataset->parts, fn (Part $part) => $part->role === 'field' && $part->string('expression') !== '')));
+        return array_values(
+            array_map(
+                fn (Part $field) => $field->string('name'),
+                array_filter($dataset->parts, fn (Part $part) => $part->role === 'field' && $part->string('expression') !== ''),
+            ),
+        );
     }
 
     /** Binds a dataset to another item, which it follows, or stays with one version of. */
     public function bind(Item $dataset, Item $source, ?string $tab, ?Version $version): void
     {
-        $dataset->update(['source_id' => $source->id, 'source_tab' => $tab, 'source_number' => $version?->number, 'source_state' => (string) StopFollowing::newest($source)]);
+        $dataset->update([
+            'source_id' => $source->id,
+            'source_tab' => $tab,
+            'source_number' => $version?->number,
+            'source_state' => (string) StopFollowing::newest($source),
+        ]);
     }
 
     /** Follows again: what it holds becomes what its source is now, by whoever says so. */
@@ -80,7 +115,19 @@ final readonly class TakeInData
             $after = $this->following($dataset);
             $dataset->update(['source_number' => null, 'source_state' => (string) StopFollowing::newest($source), 'source_grew' => null]);
             if ($after !== null) {
-                $this->save->handle($dataset, $editor, new Sent($dataset->root, $after, 'follow', keep: true, grows: false, note: (string) __('data.follows_again'), follows: true));
+                $this->save->handle(
+                    $dataset,
+                    $editor,
+                    new Sent(
+                        $dataset->root,
+                        $after,
+                        'follow',
+                        keep: true,
+                        grows: false,
+                        note: (string) __('data.follows_again'),
+                        follows: true,
+                    ),
+                );
             }
         });
     }

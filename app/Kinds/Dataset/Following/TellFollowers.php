@@ -27,7 +27,13 @@ final class TellFollowers
 
     public function published(Item $form, Publishing $live): void
     {
-        $this->tell($form, $live->version->number, $live->version->root, $live->decider_id ?? $live->user_id, $live->decided_at ?? CarbonImmutable::now());
+        $this->tell(
+            $form,
+            $live->version->number,
+            $live->version->root,
+            $live->decider_id ?? $live->user_id,
+            $live->decided_at ?? CarbonImmutable::now(),
+        );
     }
 
     /** @param bool $back whether the entry was brought back, and not taken away */
@@ -42,8 +48,16 @@ final class TellFollowers
         foreach ($followers as $dataset) {
             $row = $this->row($item, $number, $root, $person, $at);
             // A version that grows is one step still.
-            $waiting = SourceStep::query()->where(['dataset_id' => $dataset])->orderByDesc('id')->first();
-            $waiting !== null && $waiting->number === $number && $waiting->entry_id === $row['entry_id'] && $waiting->user_id === $person && $waiting->root !== null && $root !== null
+            $waiting = SourceStep::query()
+                ->where(['dataset_id' => $dataset])
+                ->orderByDesc('id')
+                ->first();
+            $waiting !== null
+            && $waiting->number === $number
+            && $waiting->entry_id === $row['entry_id']
+            && $waiting->user_id === $person
+            && $waiting->root !== null
+            && $root !== null
                 ? $waiting->update($row)
                 : SourceStep::query()->create([...$row, 'dataset_id' => $dataset]);
         }
@@ -53,7 +67,13 @@ final class TellFollowers
     /** @return array{number: int, entry_id: int|null, root: string|null, user_id: int, at: CarbonImmutable} */
     private function row(Item $item, int $number, ?string $root, int $person, CarbonImmutable $at): array
     {
-        return ['number' => $number, 'entry_id' => $item->form_id === null ? null : $item->id, 'root' => $root, 'user_id' => $person, 'at' => $at];
+        return [
+            'number' => $number,
+            'entry_id' => $item->form_id === null ? null : $item->id,
+            'root' => $root,
+            'user_id' => $person,
+            'at' => $at,
+        ];
     }
 
     /** @param Collection<int, mixed> $datasets */

@@ -17,7 +17,13 @@ use Illuminate\Http\Response;
 /** Answers that somebody sent without an account, found by the address that they were given, and what is seen once they are changed. */
 final readonly class OwnAnswers
 {
-    private function __construct(private AnswerDesk $desk, private States $states, public Item $form, public Item $entry, public Publishing $live) {}
+    private function __construct(
+        private AnswerDesk $desk,
+        private States $states,
+        public Item $form,
+        public Item $entry,
+        public Publishing $live,
+    ) {}
 
     /** Aborts when there are none, or when the form does not let them be changed. */
     public static function at(AnswerDesk $desk, States $states, string $address, string $token): self

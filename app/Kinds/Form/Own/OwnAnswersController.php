@@ -25,7 +25,12 @@ use MistyAttic\Core\Kinds\Entry\SentAnswers;
 /** Answers that somebody sent without an account, changed by who has their address, when the form lets them. */
 final class OwnAnswersController extends Controller
 {
-    public function __construct(private readonly AnswerDesk $desk, private readonly States $states, private readonly ChangeEntry $change, private readonly TakesAnswers $takes) {}
+    public function __construct(
+        private readonly AnswerDesk $desk,
+        private readonly States $states,
+        private readonly ChangeEntry $change,
+        private readonly TakesAnswers $takes,
+    ) {}
 
     public function show(Request $request, string $address, string $token): Response
     {
@@ -64,13 +69,22 @@ final class OwnAnswersController extends Controller
         if ($closed !== null || $answering->page !== null) {
             $typed = $closed === null ? $this->desk->typed($request, $own->form) : [];
 
-            return $own->toFill(['closed' => $closed, 'base' => $base, 'proposal' => $proposal?->id, 'typed' => $typed, 'answering' => $answering]);
+            return $own->toFill([
+                'closed' => $closed,
+                'base' => $base,
+                'proposal' => $proposal?->id,
+                'typed' => $typed,
+                'answering' => $answering,
+            ]);
         }
         $given = $answering->answers->entry();
         // An answer that is sent as it was stays what it was, and so does one that is not asked for any more.
         $touched = SentAnswers::touched($form, $before, $answering->sent, []);
         $into = fn (PartTree $state): PartTree => PartTree::of([
-            ...array_map(fn (Part $answer): Part => array_key_exists($answer->id, $touched) ? $answer : $state->find($answer->id) ?? $answer, $given->parts),
+            ...array_map(
+                fn (Part $answer): Part => array_key_exists($answer->id, $touched) ? $answer : $state->find($answer->id) ?? $answer,
+                $given->parts,
+            ),
             ...array_values(array_filter($state->parts, fn (Part $answer): bool => ! $form->has($answer->id))),
         ]);
         $saved = $this->change->handle($own->entry, User::visitor(), $base, $proposal, $into, 'visitor-'.$own->entry->head);
@@ -84,6 +98,10 @@ final class OwnAnswersController extends Controller
     {
         $id = $request->validated('proposal');
 
-        return $id === null ? null : Proposal::query()->where(['item_id' => $own->entry->id, 'user_id' => User::visitor()->id])->find((int) $id);
+        return $id === null
+            ? null
+            : Proposal::query()
+                ->where(['item_id' => $own->entry->id, 'user_id' => User::visitor()->id])
+                ->find((int) $id);
     }
 }

@@ -15,8 +15,14 @@ use MistyAttic\Core\Merge\Choice;
 /** Who sent the answers says of each that somebody else changed, too, which of the two it is to be. */
 final class SettleOwnController extends Controller
 {
-    public function __invoke(SettleAnswersRequest $request, string $address, string $token, AnswerDesk $desk, States $states, SettleHeldEdit $settle): Response
-    {
+    public function __invoke(
+        SettleAnswersRequest $request,
+        string $address,
+        string $token,
+        AnswerDesk $desk,
+        States $states,
+        SettleHeldEdit $settle,
+    ): Response {
         $own = OwnAnswers::at($desk, $states, $address, $token);
         $choices = $request->validated('choice') ?? [];
         foreach ($own->met() as $held) {

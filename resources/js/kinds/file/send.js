@@ -8,7 +8,10 @@ const TRIES = 6;
 const PATIENCE = 120000;
 
 /** @param {number} bytes @returns {string} */
-const size = (bytes) => (bytes < 1024 * 1024 ? inWords('file.send.kb', { size: Math.max(1, Math.round(bytes / 1024)) }) : inWords('file.send.mb', { size: (bytes / 1024 / 1024).toFixed(1) }));
+const size = (bytes) =>
+    bytes < 1024 * 1024
+        ? inWords('file.send.kb', { size: Math.max(1, Math.round(bytes / 1024)) })
+        : inWords('file.send.mb', { size: (bytes / 1024 / 1024).toFixed(1) });
 
 /**
  * A line that tells how far a file has come, and asks what has to be asked about it.
@@ -88,7 +91,8 @@ function line(list, file) {
 const wait = (tries) => new Promise((resolve) => setTimeout(resolve, Math.min(20000, 500 * 2 ** tries)));
 
 /**
- * Asks until there is an answer; what the server is too busy for, or a line that is gone for a while, is tried again. For what may be asked twice.
+ * Asks until there is an answer; what the server is too busy for, or a line that is gone for a while, is tried again. For what may be asked
+ * twice.
  *
  * @param {(text: string) => void} say
  * @param {Parameters<typeof ask>} asked

@@ -52,7 +52,10 @@ export const putPage = (state, dispatch) => {
     return true;
 };
 
-/** @param {'choice' | 'grid_line'} name @returns {Command} one more choice or row of the present question, below where one is or after the last of its sort */
+/**
+ * @param {'choice' | 'grid_line'} name @returns {Command} one more choice or row of the present question, below where one is or after the
+ *     last of its sort
+ */
 export const putLine = (name) => (state, dispatch) => {
     const question = around(state, 'question');
     if (!question || !(name === 'choice' ? HAS_CHOICES : ['grid']).includes(question.node.attrs.type)) return false;
@@ -103,7 +106,13 @@ export const remove = (state, dispatch) => {
     if (!place) return false;
     const transaction = state.tr.delete(place.pos, place.pos + place.node.nodeSize);
     const $at = transaction.doc.resolve(place.pos);
-    const next = $at.nodeAfter ? place.pos : $at.nodeBefore && $at.nodeBefore.type !== nodes.words ? place.pos - $at.nodeBefore.nodeSize : $at.depth > 0 ? $at.before() : null;
+    const next = $at.nodeAfter
+        ? place.pos
+        : $at.nodeBefore && $at.nodeBefore.type !== nodes.words
+          ? place.pos - $at.nodeBefore.nodeSize
+          : $at.depth > 0
+            ? $at.before()
+            : null;
     if (next !== null) choose(transaction, next);
     dispatch?.(transaction);
     return true;
@@ -128,7 +137,9 @@ function target(doc, place, back) {
     return back ? $pos.before(1) - 1 : $pos.after(1) + 1 - place.node.nodeSize;
 }
 
-/** @param {import('../../editor/carry.js').Direction} way @returns {Command} moves what is chosen by a step; each step is undone by itself */
+/**
+ * @param {import('../../editor/carry.js').Direction} way @returns {Command} moves what is chosen by a step; each step is undone by itself
+ */
 export const move = (way) => (state, dispatch) => {
     const place = movable(state);
     if (!place || way === 'left' || way === 'right') return false;
@@ -136,8 +147,14 @@ export const move = (way) => (state, dispatch) => {
     if (to === null) return false;
     if (dispatch) {
         const caret = state.selection instanceof NodeSelection ? null : state.selection.from - place.pos;
-        const transaction = closeHistory(state.tr).delete(place.pos, place.pos + place.node.nodeSize).insert(to, place.node);
-        dispatch(caret === null ? choose(transaction, to) : transaction.setSelection(TextSelection.create(transaction.doc, to + caret)).scrollIntoView());
+        const transaction = closeHistory(state.tr)
+            .delete(place.pos, place.pos + place.node.nodeSize)
+            .insert(to, place.node);
+        dispatch(
+            caret === null
+                ? choose(transaction, to)
+                : transaction.setSelection(TextSelection.create(transaction.doc, to + caret)).scrollIntoView(),
+        );
     }
     return true;
 };
@@ -157,7 +174,10 @@ export const retype = (type) => (state, dispatch) => {
     return true;
 };
 
-/** Enter: from the words to the first choice or a new question, from a choice to a new one, out of an empty one to a new question. @type {Command} */
+/**
+ * Enter: from the words to the first choice or a new question, from a choice to a new one, out of an empty one to a new question. @type
+ * {Command}
+ */
 export const enter = (state, dispatch) => {
     const { $from } = state.selection;
     const question = around(state, 'question');

@@ -46,8 +46,15 @@ export function toDocument(parts) {
             const [id, role, , fields] = parts[at++];
             const { text, label, ...attrs } = fields;
             const below = level(depth + 1);
-            if (role === 'question') nodes.push(schema.node(role, { id, ...attrs }, [schema.node('words', null, inline(text ?? { runs: [] }, false, schema)), ...below]));
-            else if (role === 'choice' || role === 'grid_line') nodes.push(schema.node(role, { id, ...attrs }, label ? [schema.text(label)] : []));
+            if (role === 'question')
+                nodes.push(
+                    schema.node(role, { id, ...attrs }, [
+                        schema.node('words', null, inline(text ?? { runs: [] }, false, schema)),
+                        ...below,
+                    ]),
+                );
+            else if (role === 'choice' || role === 'grid_line')
+                nodes.push(schema.node(role, { id, ...attrs }, label ? [schema.text(label)] : []));
             else nodes.push(schema.node(role, { id, ...attrs }, below));
         }
         return nodes;

@@ -50,13 +50,28 @@ export function attachForm(root) {
         if (type !== undefined && type !== place.node.attrs.type) retype(type)(view.state, view.dispatch);
     };
     /** What is left empty is none. @param {Record<string, any>} values */
-    const plain = (values) => Object.fromEntries(Object.entries(values).map(([name, value]) => [name, (value === '' && name !== 'title') || (Array.isArray(value) && value.length === 0) ? null : value]));
-    /** A rule is made when it is agreed to: cancelled, there is none. @param {import('prosemirror-view').EditorView} view @param {import('prosemirror-model').Node} question */
+    const plain = (values) =>
+        Object.fromEntries(
+            Object.entries(values).map(([name, value]) => [
+                name,
+                (value === '' && name !== 'title') || (Array.isArray(value) && value.length === 0) ? null : value,
+            ]),
+        );
+    /**
+     * A rule is made when it is agreed to: cancelled, there is none. @param {import('prosemirror-view').EditorView} view @param
+     * {import('prosemirror-model').Node} question
+     */
     const addRule = async (view, question) => {
-        const rule = schema.nodes.skip_rule.create({ when: question.attrs.type === 'several' ? 'contains' : 'is', value: answers(question)?.[0]?.[0] ?? '', action: 'go', target: targets(view.state.doc, questions(view.state.doc).find(({ node }) => node === question)?.number ?? 0)[0]?.[0] ?? null });
+        const rule = schema.nodes.skip_rule.create({
+            when: question.attrs.type === 'several' ? 'contains' : 'is',
+            value: answers(question)?.[0]?.[0] ?? '',
+            action: 'go',
+            target: targets(view.state.doc, questions(view.state.doc).find(({ node }) => node === question)?.number ?? 0)[0]?.[0] ?? null,
+        });
         const values = await askSettings(dialog, nameOf(rule), fieldsOf(view.state.doc, rule, question) ?? [], rule.attrs);
         view.focus();
-        if (values && !putRule(question.attrs.id, { ...rule.attrs, ...plain(values) })(view.state, view.dispatch)) say(inWords('form.form.it_was_removed_in_the_meantime'));
+        if (values && !putRule(question.attrs.id, { ...rule.attrs, ...plain(values) })(view.state, view.dispatch))
+            say(inWords('form.form.it_was_removed_in_the_meantime'));
     };
     /** What can be set: the innermost of where one is that has something. @param {import('prosemirror-state').EditorState} state */
     const settable = (state) => levels(state).find(({ node }) => fieldsOf(state.doc, node, around(state, 'question')?.node ?? null));
@@ -71,7 +86,13 @@ export function attachForm(root) {
         let count = 0;
         if (going?.type.name === 'question') count = answered[going.attrs.id] ?? 0;
         else if (going?.type.name === 'page') going.forEach((question) => (count += answered[question.attrs.id] ?? 0));
-        if (dispatch) note.textContent = count === 0 ? '' : inWords('form.form.out_of_sight_with_it_they', { count: count === 1 ? inWords('form.form.one_answer_goes') : inWords('form.form.answers_go', { count }) });
+        if (dispatch)
+            note.textContent =
+                count === 0
+                    ? ''
+                    : inWords('form.form.out_of_sight_with_it_they', {
+                          count: count === 1 ? inWords('form.form.one_answer_goes') : inWords('form.form.answers_go', { count }),
+                      });
         return true;
     };
     /** @type {Record<string, import('prosemirror-state').Command>} */
@@ -123,7 +144,8 @@ export function attachForm(root) {
                     // What is said about a question or a page, around its words, chooses it.
                     handleClickOn(view, pos, node, nodePos, event) {
                         const around_ = /** @type {Element} */ (event.target).closest('.question-head, .question-help, .form-page-title');
-                        if (!around_ || !['question', 'page'].includes(node.type.name) || view.nodeDOM(nodePos) !== around_.parentElement) return false;
+                        if (!around_ || !['question', 'page'].includes(node.type.name) || view.nodeDOM(nodePos) !== around_.parentElement)
+                            return false;
                         view.dispatch(view.state.tr.setSelection(NodeSelection.create(view.state.doc, nodePos)));
                         return true;
                     },
@@ -165,7 +187,12 @@ function numbers() {
         }),
         props: {
             decorations(state) {
-                return DecorationSet.create(state.doc, questions(state.doc).map(({ node, pos, number }) => Decoration.node(pos, pos + node.nodeSize, { 'data-number': String(number) })));
+                return DecorationSet.create(
+                    state.doc,
+                    questions(state.doc).map(({ node, pos, number }) =>
+                        Decoration.node(pos, pos + node.nodeSize, { 'data-number': String(number) }),
+                    ),
+                );
             },
         },
     });

@@ -7,19 +7,38 @@ import { inWords } from '../../common/words.js';
 
 /** What a question of each type is called. @type {Record<string, string>} */
 export const TYPES = {
-    short: inWords('form.places.short_text'), long: inWords('form.places.long_text'), one: inWords('form.places.one_of_several'), several: inWords('form.places.several_choices'), scale: inWords('form.places.scale'), number: inWords('form.places.number'), date: inWords('form.places.date'),
-    time: inWords('form.places.time'), yes_no: inWords('form.places.yes_or_no'), email: inWords('form.places.e_mail_address'), file: inWords('form.places.picture_or_file'), grid: inWords('form.places.grid'), note: inWords('form.places.text_that_explains'),
+    short: inWords('form.places.short_text'),
+    long: inWords('form.places.long_text'),
+    one: inWords('form.places.one_of_several'),
+    several: inWords('form.places.several_choices'),
+    scale: inWords('form.places.scale'),
+    number: inWords('form.places.number'),
+    date: inWords('form.places.date'),
+    time: inWords('form.places.time'),
+    yes_no: inWords('form.places.yes_or_no'),
+    email: inWords('form.places.e_mail_address'),
+    file: inWords('form.places.picture_or_file'),
+    grid: inWords('form.places.grid'),
+    note: inWords('form.places.text_that_explains'),
 };
 
 /** @type {Record<string, string>} */
-const NAMES = { settings: inWords('form.places.settings'), page: inWords('form.places.page'), question: inWords('form.places.question'), choice: inWords('form.places.choice'), grid_line: inWords('form.places.row'), skip_rule: inWords('form.places.skip_rule') };
+const NAMES = {
+    settings: inWords('form.places.settings'),
+    page: inWords('form.places.page'),
+    question: inWords('form.places.question'),
+    choice: inWords('form.places.choice'),
+    grid_line: inWords('form.places.row'),
+    skip_rule: inWords('form.places.skip_rule'),
+};
 
 /** Where one is: the innermost first, such as a choice, its question, its page. @param {EditorState} state @returns {Place[]} */
 export function levels(state) {
     const { selection, doc } = state;
     /** @type {Place[]} */
     const found = [];
-    if (selection instanceof NodeSelection && !selection.node.isInline) found.push({ node: selection.node, pos: selection.from, index: doc.resolve(selection.from).index() });
+    if (selection instanceof NodeSelection && !selection.node.isInline)
+        found.push({ node: selection.node, pos: selection.from, index: doc.resolve(selection.from).index() });
     const $from = selection.$from;
     for (let depth = $from.depth; depth > 0; depth--) {
         const node = $from.node(depth);
@@ -32,7 +51,10 @@ export function levels(state) {
 export const around = (state, name) => levels(state).find(({ node }) => node.type.name === name);
 
 /** @param {Node} node @returns {string} its words */
-export const wordsOf = (node) => (node.type.name === 'question' ? node.firstChild?.textContent ?? '' : node.type.name === 'page' ? node.attrs.title : node.textContent).trim().replace(/\s+/g, ' ');
+export const wordsOf = (node) =>
+    (node.type.name === 'question' ? (node.firstChild?.textContent ?? '') : node.type.name === 'page' ? node.attrs.title : node.textContent)
+        .trim()
+        .replace(/\s+/g, ' ');
 
 /** @param {Node} node @returns {string} what a person would call it */
 export function nameOf(node) {

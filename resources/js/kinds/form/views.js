@@ -14,8 +14,17 @@ function element(name, className, text) {
     return made;
 }
 
-const AUDIENCES = { anyone: inWords('form.views.everybody_who_has_its_address'), shelf: inWords('form.views.the_people_of_the_shelf_answer'), named: inWords('form.views.the_people_named_answer') };
-const ACTIONS = { go: inWords('form.views.go_on_with'), show: 'show', hide: inWords('form.views.leave_out'), end: inWords('form.views.end_there') };
+const AUDIENCES = {
+    anyone: inWords('form.views.everybody_who_has_its_address'),
+    shelf: inWords('form.views.the_people_of_the_shelf_answer'),
+    named: inWords('form.views.the_people_named_answer'),
+};
+const ACTIONS = {
+    go: inWords('form.views.go_on_with'),
+    show: 'show',
+    hide: inWords('form.views.leave_out'),
+    end: inWords('form.views.end_there'),
+};
 
 /** @param {Record<string, any>} attrs @returns {string} the settings in words */
 function settingsInWords({ audience, opens, closes, once, editable }) {
@@ -40,7 +49,15 @@ export function ruleInWords(rule, question, doc) {
     const to = action === 'end' ? '' : targetName(doc, target);
     const isBroken = !isKnown || (action !== 'end' && to === '');
     return {
-        text: inWords('form.views.if_the_answer_2', { word, when: when === 'answered' ? '' : ` “${shown ?? inWords('form.views.a_choice_that_is_gone')}”${isKnown || chosen ? '' : inWords('form.views.which_it_does_not_offer_any')}`, action: /** @type {Record<string, string>} */ (ACTIONS)[action], target: action === 'end' ? '' : ` ${to || inWords('form.views.what_is_gone')}` }),
+        text: inWords('form.views.if_the_answer_2', {
+            word,
+            when:
+                when === 'answered'
+                    ? ''
+                    : ` “${shown ?? inWords('form.views.a_choice_that_is_gone')}”${isKnown || chosen ? '' : inWords('form.views.which_it_does_not_offer_any')}`,
+            action: /** @type {Record<string, string>} */ (ACTIONS)[action],
+            target: action === 'end' ? '' : ` ${to || inWords('form.views.what_is_gone')}`,
+        }),
         isBroken,
     };
 }
@@ -52,7 +69,9 @@ export function drawRule(dom, rule, question, doc) {
     dom.classList.toggle('is-broken', isBroken);
 }
 
-/** A part that is as one thing. @param {(node: Node, view: EditorView, pos: number | undefined) => {text: string, className: string}} show */
+/**
+ * A part that is as one thing. @param {(node: Node, view: EditorView, pos: number | undefined) => {text: string, className: string}} show
+ */
 const whole = (show) => (/** @type {Node} */ node, /** @type {EditorView} */ view, /** @type {() => number | undefined} */ getPos) => {
     const dom = element('div', '');
     dom.contentEditable = 'false';
@@ -97,8 +116,16 @@ function questionView(node) {
 
 /** @param {Record<string, any>} attrs */
 function bounds({ type, least, most, low, high }) {
-    if (type === 'scale') return inWords('form.views.to', { least: least ?? 1, low: low ? ` (${low})` : '', most: most ?? 5, high: high ? ` (${high})` : '' });
-    return (least === null ? '' : inWords('form.views.at_least', { least })) + (most === null ? '' : inWords('form.views.at_most', { most }));
+    if (type === 'scale')
+        return inWords('form.views.to', {
+            least: least ?? 1,
+            low: low ? ` (${low})` : '',
+            most: most ?? 5,
+            high: high ? ` (${high})` : '',
+        });
+    return (
+        (least === null ? '' : inWords('form.views.at_least', { least })) + (most === null ? '' : inWords('form.views.at_most', { most }))
+    );
 }
 
 /**

@@ -21,7 +21,13 @@ export const newSection = () => nodes.section.create(null, nodes.column.create(n
 function reach(transaction, pos) {
     const node = transaction.doc.nodeAt(pos);
     if (!node) return transaction;
-    return transaction.setSelection(node.isTextblock ? TextSelection.create(transaction.doc, pos + 1 + node.content.size) : NodeSelection.create(transaction.doc, pos)).scrollIntoView();
+    return transaction
+        .setSelection(
+            node.isTextblock
+                ? TextSelection.create(transaction.doc, pos + 1 + node.content.size)
+                : NodeSelection.create(transaction.doc, pos),
+        )
+        .scrollIntoView();
 }
 
 /** @param {Node} node @returns {Command} puts a block below the present one, or at the end of the present column */
@@ -40,7 +46,10 @@ export const put = (node) => (state, dispatch) => {
             const at = in_.pos + in_.node.nodeSize - 1;
             reach(transaction.insert(at, node), at);
         } else {
-            reach(transaction.insert(state.doc.content.size, nodes.section.create(null, nodes.column.create(null, node))), state.doc.content.size + 2);
+            reach(
+                transaction.insert(state.doc.content.size, nodes.section.create(null, nodes.column.create(null, node))),
+                state.doc.content.size + 2,
+            );
         }
     }
     dispatch?.(transaction);
@@ -82,7 +91,9 @@ export const remove = (state, dispatch) => {
     const place = chosen(state);
     if (!place || (place.node.type === nodes.column && section?.node.childCount === 1)) return false;
     const transaction = state.tr.delete(place.pos, place.pos + place.node.nodeSize);
-    const next = placeAt(transaction.doc, place.pos) ?? (place.index > 0 ? placeAt(transaction.doc, place.pos - (state.doc.resolve(place.pos).nodeBefore?.nodeSize ?? 0)) : null);
+    const next =
+        placeAt(transaction.doc, place.pos) ??
+        (place.index > 0 ? placeAt(transaction.doc, place.pos - (state.doc.resolve(place.pos).nodeBefore?.nodeSize ?? 0)) : null);
     const parent = transaction.doc.resolve(place.pos);
     if (next) choose(transaction, next.pos);
     else if (parent.depth > 0) choose(transaction, parent.before());
@@ -136,7 +147,8 @@ function target(state, place, way) {
 /**
  * At the same height in another column.
  *
- * @param {number} start @param {Node} section @param {number} lane @param {import('./places.js').Place} place @param {number} size what is taken out
+ * @param {number} start @param {Node} section @param {number} lane @param {import('./places.js').Place} place @param {number} size what is
+ *     taken out
  */
 function within(start, section, lane, place, size) {
     let at = start;
@@ -171,7 +183,10 @@ export const moveSection = (way) => (state, dispatch) => {
     return true;
 };
 
-/** @param {number[]} widths of twelve @returns {Command} gives the present section so many columns; what stood in those that go joins the last */
+/**
+ * @param {number[]} widths of twelve @returns {Command} gives the present section so many columns; what stood in those that go joins the
+ *     last
+ */
 export const columns = (widths) => (state, dispatch) => {
     const { section } = whereabouts(state);
     if (!section || widths.length > MOST_COLUMNS) return false;
@@ -180,7 +195,8 @@ export const columns = (widths) => (state, dispatch) => {
         for (let at = 0; at < widths.length; at++) {
             const old = at < section.node.childCount ? section.node.child(at) : nodes.column.create();
             let content = old.content;
-            if (at === widths.length - 1) for (let rest = at + 1; rest < section.node.childCount; rest++) content = content.append(section.node.child(rest).content);
+            if (at === widths.length - 1)
+                for (let rest = at + 1; rest < section.node.childCount; rest++) content = content.append(section.node.child(rest).content);
             kept.push(nodes.column.create({ ...old.attrs, width: widths[at] }, content));
         }
         const transaction = state.tr.replaceWith(section.pos + 1, section.pos + section.node.nodeSize - 1, kept);
@@ -195,19 +211,29 @@ export const style = (value) => (state, dispatch) => {
     if (!block?.node.isTextblock) return false;
     const [name, how] = value.split('-');
     /** @type {Record<string, [import('prosemirror-model').NodeType, Record<string, any>]>} */
-    const sorts = { heading: [nodes.heading, { level: Number(how) }], text: [nodes.rich_text, { style: how }], callout: [nodes.call_out, { tone: how }] };
+    const sorts = {
+        heading: [nodes.heading, { level: Number(how) }],
+        text: [nodes.rich_text, { style: how }],
+        callout: [nodes.call_out, { tone: how }],
+    };
     const [type, attrs] = sorts[name];
     dispatch?.(state.tr.setNodeMarkup(block.pos, type, { id: block.node.attrs.id, ...attrs }));
     return true;
 };
 
 /** @param {Node} node @returns {string} the value of {@link style} for a block */
-export const styleOf = (node) => (node.type === nodes.heading ? `heading-${node.attrs.level}` : node.type === nodes.call_out ? `callout-${node.attrs.tone}` : `text-${node.attrs.style ?? 'plain'}`);
+export const styleOf = (node) =>
+    node.type === nodes.heading
+        ? `heading-${node.attrs.level}`
+        : node.type === nodes.call_out
+          ? `callout-${node.attrs.tone}`
+          : `text-${node.attrs.style ?? 'plain'}`;
 
 /** Enter at the end of a list's empty line ends the list. @type {Command} */
 export const endList = (state, dispatch) => {
     const { $from, empty } = state.selection;
-    if (!empty || $from.parent.type !== nodes.rich_text || $from.parent.attrs.style === 'plain' || $from.parent.content.size > 0) return false;
+    if (!empty || $from.parent.type !== nodes.rich_text || $from.parent.attrs.style === 'plain' || $from.parent.content.size > 0)
+        return false;
     dispatch?.(state.tr.setNodeAttribute($from.before(), 'style', 'plain'));
     return true;
 };
@@ -219,7 +245,13 @@ export const split = (state, dispatch) => {
     const same = $from.parent.type === nodes.rich_text;
     const transaction = state.tr.deleteSelection();
     const atEnd = transaction.selection.$from.parentOffset === transaction.selection.$from.parent.content.size;
-    transaction.split(transaction.selection.from, 1, [same ? { type: nodes.rich_text, attrs: { ...$from.parent.attrs, id: null } } : atEnd ? { type: nodes.rich_text } : { type: $from.parent.type, attrs: { ...$from.parent.attrs, id: null } }]);
+    transaction.split(transaction.selection.from, 1, [
+        same
+            ? { type: nodes.rich_text, attrs: { ...$from.parent.attrs, id: null } }
+            : atEnd
+              ? { type: nodes.rich_text }
+              : { type: $from.parent.type, attrs: { ...$from.parent.attrs, id: null } },
+    ]);
     dispatch?.(transaction.scrollIntoView());
     return true;
 };

@@ -21,7 +21,15 @@ import { inWords } from '../../common/words.js';
 const { nodes } = schema;
 
 /** How a page is walked and rearranged. */
-const PLACES = { levels, nameOf, spokenPlace, move, beside, sortOf: (/** @type {import('prosemirror-model').Node} */ node) => (['section', 'column'].includes(node.type.name) ? node.type.name : 'block') };
+const PLACES = {
+    levels,
+    nameOf,
+    spokenPlace,
+    move,
+    beside,
+    sortOf: (/** @type {import('prosemirror-model').Node} */ node) =>
+        ['section', 'column'].includes(node.type.name) ? node.type.name : 'block',
+};
 
 /**
  * The editor of a page.
@@ -101,7 +109,16 @@ export function attachPage(root) {
                         return true;
                     },
                     handleDrop: (view, event, slice, moved) => {
-                        if (moved) setTimeout(() => say(inWords('page.page.was_moved', { state: chosen(view.state) ? nameOf(/** @type {import('./places.js').Place} */ (chosen(view.state)).node) : inWords('page.page.it') })));
+                        if (moved)
+                            setTimeout(() =>
+                                say(
+                                    inWords('page.page.was_moved', {
+                                        state: chosen(view.state)
+                                            ? nameOf(/** @type {import('./places.js').Place} */ (chosen(view.state)).node)
+                                            : inWords('page.page.it'),
+                                    }),
+                                ),
+                            );
                         return false;
                     },
                 },

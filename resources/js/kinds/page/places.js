@@ -7,8 +7,18 @@ import { inWords } from '../../common/words.js';
 
 /** What things are called. @type {Record<string, string>} */
 export const NAMES = {
-    section: inWords('page.places.section'), column: inWords('page.places.column'), heading: inWords('page.places.heading'), rich_text: inWords('page.places.text'), call_out: inWords('page.places.call_out'), picture: inWords('page.places.picture'), button: inWords('page.places.button'),
-    links: inWords('page.places.list_of_links'), hours: inWords('page.places.table_of_hours'), contact: inWords('page.places.contact_card'), divider: inWords('page.places.divider'), figure: inWords('page.places.figure'),
+    section: inWords('page.places.section'),
+    column: inWords('page.places.column'),
+    heading: inWords('page.places.heading'),
+    rich_text: inWords('page.places.text'),
+    call_out: inWords('page.places.call_out'),
+    picture: inWords('page.places.picture'),
+    button: inWords('page.places.button'),
+    links: inWords('page.places.list_of_links'),
+    hours: inWords('page.places.table_of_hours'),
+    contact: inWords('page.places.contact_card'),
+    divider: inWords('page.places.divider'),
+    figure: inWords('page.places.figure'),
 };
 
 /** @param {EditorState['doc']} doc @param {number} pos before a node @returns {Place | null} */
@@ -40,7 +50,10 @@ export function levels(state) {
     return [block, column, section].filter((each) => each !== null);
 }
 
-/** Where the column beside begins, or its first block if a block is chosen. @param {EditorState} state @param {number} way @returns {number | null} */
+/**
+ * Where the column beside begins, or its first block if a block is chosen. @param {EditorState} state @param {number} way @returns {number
+ * | null}
+ */
 export function beside(state, way) {
     const { section, column, block } = whereabouts(state);
     if (!section || !column) return null;
@@ -65,7 +78,12 @@ export function nameOf(node) {
 }
 
 /** @param {number} index @param {number} count */
-const side = (index, count) => (count === 1 ? inWords('page.places.the_only_column') : count === 2 ? [inWords('page.places.left_column'), inWords('page.places.right_column')][index] : inWords('page.places.column_of', { index: index + 1, count }));
+const side = (index, count) =>
+    count === 1
+        ? inWords('page.places.the_only_column')
+        : count === 2
+          ? [inWords('page.places.left_column'), inWords('page.places.right_column')][index]
+          : inWords('page.places.column_of', { index: index + 1, count });
 
 /** Where something is, to be said. @param {EditorState} state @returns {string} */
 export function spokenPlace(state) {
@@ -74,5 +92,10 @@ export function spokenPlace(state) {
     const where = inWords('page.places.section_of', { index: section.index + 1, child_count: state.doc.childCount });
     if (!column) return where;
     if (!block) return `${side(column.index, section.node.childCount)}, ${where}`;
-    return inWords('page.places.2_of', { index: side(column.index, section.node.childCount), index_2: block.index + 1, child_count: column.node.childCount, where });
+    return inWords('page.places.2_of', {
+        index: side(column.index, section.node.childCount),
+        index_2: block.index + 1,
+        child_count: column.node.childCount,
+        where,
+    });
 }

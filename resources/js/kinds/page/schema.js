@@ -21,7 +21,11 @@ const whole = (name, attrs) => ({
     parseDOM: [{ tag: `div[data-block=${name}]`, getAttrs: (dom) => ({ ...readAttrs(dom, attrs), id: idOf(dom) }) }],
     toDOM: (node) => {
         const { id, ...rest } = node.attrs;
-        return ['div', { 'data-part': id ?? '', 'data-block': name, 'data-attrs': JSON.stringify(rest) }, String(rest.label || rest.title || rest.name || rest.alt || '')];
+        return [
+            'div',
+            { 'data-part': id ?? '', 'data-block': name, 'data-attrs': JSON.stringify(rest) },
+            String(rest.label || rest.title || rest.name || rest.alt || ''),
+        ];
     },
 });
 
@@ -52,8 +56,17 @@ export const schema = new Schema({
             content: 'column*',
             isolating: true,
             attrs: attributes({ title: '', background: 'plain' }),
-            parseDOM: [{ tag: 'section[data-part]', getAttrs: (dom) => ({ id: idOf(dom), title: dom.dataset.title ?? '', background: dom.dataset.background ?? 'plain' }) }],
-            toDOM: (node) => ['section', { 'data-part': node.attrs.id ?? '', 'data-title': node.attrs.title, 'data-background': node.attrs.background }, 0],
+            parseDOM: [
+                {
+                    tag: 'section[data-part]',
+                    getAttrs: (dom) => ({ id: idOf(dom), title: dom.dataset.title ?? '', background: dom.dataset.background ?? 'plain' }),
+                },
+            ],
+            toDOM: (node) => [
+                'section',
+                { 'data-part': node.attrs.id ?? '', 'data-title': node.attrs.title, 'data-background': node.attrs.background },
+                0,
+            ],
         },
         column: {
             content: 'block*',
@@ -71,14 +84,21 @@ export const schema = new Schema({
                 { tag: 'li', getAttrs: (dom) => ({ style: dom.closest('ol, ul')?.tagName === 'OL' ? 'number' : 'bullet' }) },
                 { tag: 'pre', getAttrs: () => ({}) },
             ],
-            toDOM: (node) => ['p', { 'data-part': node.attrs.id ?? '', 'data-style': node.attrs.style, class: `style-${node.attrs.style}` }, 0],
+            toDOM: (node) => [
+                'p',
+                { 'data-part': node.attrs.id ?? '', 'data-style': node.attrs.style, class: `style-${node.attrs.style}` },
+                0,
+            ],
         },
         heading: {
             content: 'inline*',
             group: 'block',
             defining: true,
             attrs: attributes({ level: 1 }),
-            parseDOM: [1, 2, 3, 4, 5, 6].map((level) => ({ tag: `h${level}`, getAttrs: (dom) => ({ id: idOf(dom), level: Math.max(1, Math.min(4, level - 1)) }) })),
+            parseDOM: [1, 2, 3, 4, 5, 6].map((level) => ({
+                tag: `h${level}`,
+                getAttrs: (dom) => ({ id: idOf(dom), level: Math.max(1, Math.min(4, level - 1)) }),
+            })),
             toDOM: (node) => [`h${node.attrs.level + 1}`, { 'data-part': node.attrs.id ?? '' }, 0],
         },
         call_out: {
@@ -86,7 +106,10 @@ export const schema = new Schema({
             group: 'block',
             defining: true,
             attrs: attributes({ tone: 'note' }),
-            parseDOM: [{ tag: 'aside', getAttrs: (dom) => ({ id: idOf(dom), tone: dom.dataset.tone ?? 'note' }) }, { tag: 'blockquote', getAttrs: () => ({}) }],
+            parseDOM: [
+                { tag: 'aside', getAttrs: (dom) => ({ id: idOf(dom), tone: dom.dataset.tone ?? 'note' }) },
+                { tag: 'blockquote', getAttrs: () => ({}) },
+            ],
             toDOM: (node) => ['aside', { 'data-part': node.attrs.id ?? '', 'data-tone': node.attrs.tone, class: node.attrs.tone }, 0],
         },
         picture: whole('picture', { chunk: '', alt: '', caption: '', width: 0, height: 0 }),
@@ -95,7 +118,11 @@ export const schema = new Schema({
         hours: whole('hours', { title: '', days: [], times: [] }),
         contact: whole('contact', { name: '', lines: [] }),
         figure: whole('figure', { label: '', source: '' }),
-        divider: { ...whole('divider', {}), parseDOM: [{ tag: 'hr', getAttrs: (dom) => ({ id: idOf(dom) }) }], toDOM: (node) => ['hr', { 'data-part': node.attrs.id ?? '' }] },
+        divider: {
+            ...whole('divider', {}),
+            parseDOM: [{ tag: 'hr', getAttrs: (dom) => ({ id: idOf(dom) }) }],
+            toDOM: (node) => ['hr', { 'data-part': node.attrs.id ?? '' }],
+        },
         break: /** @type {import('prosemirror-model').NodeSpec} */ (documentSchema.spec.nodes.get('break')),
         text: { group: 'inline' },
     },

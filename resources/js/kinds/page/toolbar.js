@@ -51,7 +51,8 @@ export function toolbar(root, view, more) {
         for (const button of buttons) {
             const tool = button.dataset.do ?? '';
             button.disabled = !all[tool]?.(state);
-            if (tool in schema.marks && state.selection.$from.parent.isTextblock) button.setAttribute('aria-pressed', String(isMarked(state, schema.marks[tool])));
+            if (tool in schema.marks && state.selection.$from.parent.isTextblock)
+                button.setAttribute('aria-pressed', String(isMarked(state, schema.marks[tool])));
         }
     };
     const dispose = listen(bar, (target) => {

@@ -27,24 +27,56 @@ const hint = (words) => element('span', { class: 'page-hint' }, words);
  * @type {Record<string, (attrs: Record<string, any>, key: string) => HTMLElement[]>}
  */
 const LOOKS = {
-    picture: ({ chunk, alt, caption }, key) => [element('img', { src: `/items/${key}/pictures/${chunk}`, alt }), ...(caption ? [element('figcaption', {}, caption)] : [])],
-    button: ({ label }) => [element('p', { class: 'button' }, element('span', { class: 'button-face' }, label || inWords('page.views.a_button')))],
+    picture: ({ chunk, alt, caption }, key) => [
+        element('img', { src: `/items/${key}/pictures/${chunk}`, alt }),
+        ...(caption ? [element('figcaption', {}, caption)] : []),
+    ],
+    button: ({ label }) => [
+        element('p', { class: 'button' }, element('span', { class: 'button-face' }, label || inWords('page.views.a_button'))),
+    ],
     links: ({ title, labels, targets }) => [
         ...(title ? [element('strong', {}, title)] : []),
-        ...(labels.length ? [element('ul', {}, ...pairs(labels, targets).map(([label, target]) => element('li', { title: target }, label || target)))] : [hint(inWords('page.views.a_list_of_links_press_enter'))]),
+        ...(labels.length
+            ? [element('ul', {}, ...pairs(labels, targets).map(([label, target]) => element('li', { title: target }, label || target)))]
+            : [hint(inWords('page.views.a_list_of_links_press_enter'))]),
     ],
     hours: ({ title, days, times }) => [
-        ...(days.length || title ? [element('table', { class: 'hours' }, ...(title ? [element('caption', {}, title)] : []), element('tbody', {}, ...pairs(days, times).map(([day, time]) => element('tr', {}, element('th', { scope: 'row' }, day), element('td', {}, time)))))] : []),
+        ...(days.length || title
+            ? [
+                  element(
+                      'table',
+                      { class: 'hours' },
+                      ...(title ? [element('caption', {}, title)] : []),
+                      element(
+                          'tbody',
+                          {},
+                          ...pairs(days, times).map(([day, time]) =>
+                              element('tr', {}, element('th', { scope: 'row' }, day), element('td', {}, time)),
+                          ),
+                      ),
+                  ),
+              ]
+            : []),
         ...(days.length ? [] : [hint(inWords('page.views.a_table_of_hours_press_enter'))]),
     ],
-    contact: ({ name, lines }) => [element('address', {}, element('strong', {}, name || inWords('page.views.a_contact_card')), ...lines.flatMap((/** @type {string} */ line) => [element('br'), line]))],
+    contact: ({ name, lines }) => [
+        element(
+            'address',
+            {},
+            element('strong', {}, name || inWords('page.views.a_contact_card')),
+            ...lines.flatMap((/** @type {string} */ line) => [element('br'), line]),
+        ),
+    ],
     figure: ({ label, source }) => [element('p', { class: 'figure' }, label || source || inWords('page.views.a_figure_or_a_forms_link'))],
     divider: () => [element('hr')],
 };
 
 /** @param {string} name @param {string} key the item @returns {(node: Node) => NodeView} */
 const blockView = (name, key) => (node) => {
-    const dom = element(name === 'picture' ? 'figure' : 'div', { class: `page-whole is-${name}${name === 'links' ? ' nav' : ''}`, contenteditable: 'false' });
+    const dom = element(name === 'picture' ? 'figure' : 'div', {
+        class: `page-whole is-${name}${name === 'links' ? ' nav' : ''}`,
+        contenteditable: 'false',
+    });
     /** @param {Node} now */
     const show = (now) => {
         dom.dataset.part = now.attrs.id ?? '';

@@ -5,7 +5,14 @@ const SPACE = 'http://www.w3.org/2000/svg';
 /** Saves a drawn chart as a file. @param {HTMLElement} widget @param {string} as svg or png */
 export async function savePicture(widget, as) {
     const svg = /** @type {SVGSVGElement | null} */ (widget.querySelector('[data-chart] svg'));
-    if (svg) await save(/** @type {SVGSVGElement} */ (svg.cloneNode(true)), svg.clientWidth, svg.clientHeight, as, nameOf(widget.getAttribute('aria-label')));
+    if (svg)
+        await save(
+            /** @type {SVGSVGElement} */ (svg.cloneNode(true)),
+            svg.clientWidth,
+            svg.clientHeight,
+            as,
+            nameOf(widget.getAttribute('aria-label')),
+        );
 }
 
 /** Saves a page with all that is on it, as it is seen. @param {HTMLElement} page @param {string} as svg or png */
@@ -22,13 +29,29 @@ export async function savePagePicture(page, as) {
         for (const svg of /** @type {NodeListOf<SVGSVGElement>} */ (widget.querySelectorAll('[data-chart] svg'))) {
             const place = svg.getBoundingClientRect();
             const copy = /** @type {SVGSVGElement} */ (svg.cloneNode(true));
-            for (const [name, value] of Object.entries({ x: place.left - frame.left, y: place.top - frame.top, width: place.width, height: place.height, 'font-family': 'sans-serif', 'font-size': 12, color: 'var(--ink-2)' })) copy.setAttribute(name, String(value));
+            for (const [name, value] of Object.entries({
+                x: place.left - frame.left,
+                y: place.top - frame.top,
+                width: place.width,
+                height: place.height,
+                'font-family': 'sans-serif',
+                'font-size': 12,
+                color: 'var(--ink-2)',
+            }))
+                copy.setAttribute(name, String(value));
             whole.append(copy);
         }
         for (const image of /** @type {NodeListOf<HTMLImageElement>} */ (widget.querySelectorAll('img'))) {
             const place = image.getBoundingClientRect();
             const picture = document.createElementNS(SPACE, 'image');
-            for (const [name, value] of Object.entries({ x: place.left - frame.left, y: place.top - frame.top, width: place.width, height: place.height, href: await inlined(image.src) })) picture.setAttribute(name, String(value));
+            for (const [name, value] of Object.entries({
+                x: place.left - frame.left,
+                y: place.top - frame.top,
+                width: place.width,
+                height: place.height,
+                href: await inlined(image.src),
+            }))
+                picture.setAttribute(name, String(value));
             whole.append(picture);
         }
         for (const line of lines(widget)) whole.append(words(line, frame));
@@ -43,7 +66,12 @@ function lines(widget) {
     const walk = document.createTreeWalker(widget, NodeFilter.SHOW_TEXT);
     for (let node = walk.nextNode(); node; node = walk.nextNode()) {
         const parent = /** @type {HTMLElement} */ (node.parentElement);
-        if (!node.textContent?.trim() || parent.closest('svg, details:not([open]) > :not(summary), .widget-do, .widget-files, .widget-mend, button, summary') || parent.getClientRects().length === 0) continue;
+        if (
+            !node.textContent?.trim() ||
+            parent.closest('svg, details:not([open]) > :not(summary), .widget-do, .widget-files, .widget-mend, button, summary') ||
+            parent.getClientRects().length === 0
+        )
+            continue;
         const range = document.createRange();
         /** @type {Line | null} */
         let line = null;
@@ -55,7 +83,16 @@ function lines(widget) {
             if (line && Math.abs(line.bottom - rect.bottom) < 3) {
                 line.text += ` ${word[0].trim()}`;
                 line.right = rect.right;
-            } else found.push(line = { text: word[0].trim(), left: rect.left, right: rect.right, bottom: rect.bottom, style: getComputedStyle(parent) });
+            } else
+                found.push(
+                    (line = {
+                        text: word[0].trim(),
+                        left: rect.left,
+                        right: rect.right,
+                        bottom: rect.bottom,
+                        style: getComputedStyle(parent),
+                    }),
+                );
         }
     }
     return found;
@@ -65,7 +102,17 @@ function lines(widget) {
 function words({ text, left, right, bottom, style }, frame) {
     const element = document.createElementNS(SPACE, 'text');
     const size = parseFloat(style.fontSize);
-    for (const [name, value] of Object.entries({ x: left - frame.left, y: bottom - frame.top - size * 0.26, textLength: right - left, lengthAdjust: 'spacingAndGlyphs', 'font-size': size, 'font-weight': style.fontWeight, 'font-family': style.fontFamily.includes('Literata') ? 'serif' : 'sans-serif', fill: style.color })) element.setAttribute(name, String(value));
+    for (const [name, value] of Object.entries({
+        x: left - frame.left,
+        y: bottom - frame.top - size * 0.26,
+        textLength: right - left,
+        lengthAdjust: 'spacingAndGlyphs',
+        'font-size': size,
+        'font-weight': style.fontWeight,
+        'font-family': style.fontFamily.includes('Literata') ? 'serif' : 'sans-serif',
+        fill: style.color,
+    }))
+        element.setAttribute(name, String(value));
     element.textContent = text;
     return element;
 }
@@ -81,7 +128,8 @@ function box({ left, top, width, height }, fill) {
 async function save(svg, width, height, as, name) {
     // Outside of the page there are no styles: what they say is written into the picture.
     const own = getComputedStyle(document.documentElement);
-    for (const [attribute, value] of Object.entries({ width, height, 'font-family': 'sans-serif', 'font-size': 12, color: 'var(--ink)' })) svg.setAttribute(attribute, String(value));
+    for (const [attribute, value] of Object.entries({ width, height, 'font-family': 'sans-serif', 'font-size': 12, color: 'var(--ink)' }))
+        svg.setAttribute(attribute, String(value));
     const text = new XMLSerializer().serializeToString(svg).replace(/var\((--[\w-]+)\)/g, (_, token) => own.getPropertyValue(token).trim());
     const blob = new Blob([text], { type: 'image/svg+xml' });
     if (as === 'svg') return offer(blob, `${name}.svg`);

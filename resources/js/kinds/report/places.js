@@ -8,4 +8,9 @@ export function place(root) {
 }
 
 /** @param {HTMLElement} widget */
-export const placeOf = (widget) => ({ x: Number(widget.dataset.x), y: Number(widget.dataset.y), across: Number(widget.dataset.across), down: Number(widget.dataset.down) });
+export const placeOf = (widget) => ({
+    x: Number(widget.dataset.x),
+    y: Number(widget.dataset.y),
+    across: Number(widget.dataset.across),
+    down: Number(widget.dataset.down),
+});

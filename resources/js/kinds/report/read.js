@@ -3,7 +3,10 @@ import { printAll, savePage } from './files.js';
 import { savePagePicture, savePicture } from './pictures.js';
 import { place } from './places.js';
 
-/** A report that is only read: its widgets in their places, its charts drawn, its pages turned. @param {HTMLElement} root @returns {() => void} */
+/**
+ * A report that is only read: its widgets in their places, its charts drawn, its pages turned. @param {HTMLElement} root @returns {() =>
+ * void}
+ */
 export function attachCharts(root) {
     let stop = () => {};
     const ready = () => {
@@ -16,7 +19,8 @@ export function attachCharts(root) {
         const button = event.target instanceof Element ? /** @type {HTMLElement | null} */ (event.target.closest('button')) : null;
         const page = button?.dataset.pageOf;
         if (page) {
-            for (const one of /** @type {NodeListOf<HTMLElement>} */ (root.querySelectorAll('[data-report-page]'))) one.hidden = one.dataset.reportPage !== page;
+            for (const one of /** @type {NodeListOf<HTMLElement>} */ (root.querySelectorAll('[data-report-page]')))
+                one.hidden = one.dataset.reportPage !== page;
             for (const tab of root.querySelectorAll('[data-page-of]')) tab.toggleAttribute('aria-current', tab === button);
         }
         const widget = /** @type {HTMLElement | null} */ (button?.closest('[data-part]') ?? null);

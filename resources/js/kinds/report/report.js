@@ -11,7 +11,10 @@ import { inWords } from '../../common/words.js';
 
 const POLL = 2500;
 
-/** Lays out a report: each step goes to the server, which merges it and gives the pages back. @param {HTMLElement} root @returns {() => void} */
+/**
+ * Lays out a report: each step goes to the server, which merges it and gives the pages back. @param {HTMLElement} root @returns {() =>
+ * void}
+ */
 export function attachReport(root) {
     const desk = /** @type {HTMLElement} */ (root.querySelector('[data-report]'));
     const { key, root: first, number, editable, data: drawn } = JSON.parse(desk.dataset.report ?? '{}');
@@ -33,9 +36,13 @@ export function attachReport(root) {
     /** The pages as the server drew them last. */
     let pages = sheet.innerHTML;
 
-    const say = (/** @type {string} */ text) => { if (spoken) spoken.textContent = text; };
-    const shown = () => /** @type {HTMLElement | null} */ (sheet.querySelector('[data-report-page]:not([hidden])'))?.dataset.reportPage ?? '';
-    const widgetOf = (/** @type {string} */ id) => /** @type {HTMLElement | null} */ (sheet.querySelector(`[data-part="${CSS.escape(id)}"]`));
+    const say = (/** @type {string} */ text) => {
+        if (spoken) spoken.textContent = text;
+    };
+    const shown = () =>
+        /** @type {HTMLElement | null} */ (sheet.querySelector('[data-report-page]:not([hidden])'))?.dataset.reportPage ?? '';
+    const widgetOf = (/** @type {string} */ id) =>
+        /** @type {HTMLElement | null} */ (sheet.querySelector(`[data-part="${CSS.escape(id)}"]`));
     const headIs = (/** @type {number} */ newest) => {
         line.moved(newest);
         headMoved(root, newest);
@@ -48,7 +55,8 @@ export function attachReport(root) {
         sheet.innerHTML = html;
         ready();
         if (again) widgetOf(again)?.focus();
-        for (const button of /** @type {NodeListOf<HTMLButtonElement>} */ (desk.querySelectorAll('[data-undo], [data-redo]'))) button.disabled = ('undo' in button.dataset ? done : undone).length === 0;
+        for (const button of /** @type {NodeListOf<HTMLButtonElement>} */ (desk.querySelectorAll('[data-undo], [data-redo]')))
+            button.disabled = ('undo' in button.dataset ? done : undone).length === 0;
     };
     const ready = () => {
         place(sheet);
@@ -63,7 +71,10 @@ export function attachReport(root) {
         notes.innerHTML = html;
         held = count;
     };
-    /** A state that was grown over is not known any more: then the step is made in the newest one. @param {Record<string, unknown>} step @returns {Promise<any>} */
+    /**
+     * A state that was grown over is not known any more: then the step is made in the newest one. @param {Record<string, unknown>} step
+     * @returns {Promise<any>}
+     */
     const send = async (step) => {
         const json = () => ({ ...step, base: step.base ?? state, client, shown: step.do === 'page-add' ? '' : shown() });
         try {
@@ -76,7 +87,10 @@ export function attachReport(root) {
             return ask(`/items/${key}/report`, { method: 'POST', json: json() });
         }
     };
-    /** @param {Record<string, unknown>} step @param {{kind?: 'undo' | 'redo', focus?: string | null, said?: string}} [how] @returns {Promise<string>} why it was not made; '' when it was */
+    /**
+     * @param {Record<string, unknown>} step @param {{kind?: 'undo' | 'redo', focus?: string | null, said?: string}} [how] @returns
+     *     {Promise<string>} why it was not made; '' when it was
+     */
     const step = (step, how = {}) => {
         busy = busy.then(async () => {
             line.say(inWords('report.report.saving'), 'saving', 0);
@@ -101,7 +115,12 @@ export function attachReport(root) {
                 } else if (how.said) say(how.said);
                 return '';
             } catch (error) {
-                const text = error instanceof Refused ? error.message : error instanceof SignedOut ? inWords('report.report.your_session_has_ended_sign_in') : inWords('report.report.the_server_is_not_reachable_this');
+                const text =
+                    error instanceof Refused
+                        ? error.message
+                        : error instanceof SignedOut
+                          ? inWords('report.report.your_session_has_ended_sign_in')
+                          : inWords('report.report.the_server_is_not_reachable_this');
                 line.say(text, 'trouble', 0);
                 say(text);
                 // What was carried goes back to where it is, on the page that is open.
@@ -116,17 +135,27 @@ export function attachReport(root) {
     const back = async (/** @type {'undo' | 'redo'} */ kind) => {
         const from = kind === 'undo' ? done : undone;
         const one = from.pop();
-        if (one && await step({ do: 'undo', base: one.after, back: one.before }, { kind, focus: null, said: kind === 'undo' ? inWords('report.report.undone') : inWords('report.report.done_again') })) from.push(one);
+        if (
+            one &&
+            (await step(
+                { do: 'undo', base: one.after, back: one.before },
+                { kind, focus: null, said: kind === 'undo' ? inWords('report.report.undone') : inWords('report.report.done_again') },
+            ))
+        )
+            from.push(one);
     };
     const open = (/** @type {string} */ page) => {
-        for (const one of /** @type {NodeListOf<HTMLElement>} */ (sheet.querySelectorAll('[data-report-page]'))) one.hidden = one.dataset.reportPage !== page;
+        for (const one of /** @type {NodeListOf<HTMLElement>} */ (sheet.querySelectorAll('[data-report-page]')))
+            one.hidden = one.dataset.reportPage !== page;
         for (const tab of /** @type {NodeListOf<HTMLElement>} */ (sheet.querySelectorAll('[data-page-of]'))) {
             if (tab.dataset.pageOf === page) tab.setAttribute('aria-current', 'page');
             else tab.removeAttribute('aria-current');
         }
     };
     const settings = async (/** @type {string} */ part, query = '') => {
-        const response = await fetch(`/items/${key}/report/${part}/settings${query}`, { headers: { Accept: 'text/html' } }).catch(() => null);
+        const response = await fetch(`/items/${key}/report/${part}/settings${query}`, { headers: { Accept: 'text/html' } }).catch(
+            () => null,
+        );
         if (!response?.ok) return say(inWords('report.report.its_settings_can_not_be_reached'));
         const box = /** @type {HTMLElement} */ (dialog.querySelector('[data-report-settings]'));
         box.innerHTML = await response.text();
@@ -168,16 +197,24 @@ export function attachReport(root) {
         if (form && target.matches('[data-again]')) {
             const data = new FormData(form);
             const focused = target.getAttribute('name') ?? '';
-            await settings(form.dataset.settingsOf ?? '', `?source=${encodeURIComponent(String(data.get('source') ?? ''))}&type=${encodeURIComponent(String(data.get('type') ?? ''))}`);
+            await settings(
+                form.dataset.settingsOf ?? '',
+                `?source=${encodeURIComponent(String(data.get('source') ?? ''))}&type=${encodeURIComponent(String(data.get('type') ?? ''))}`,
+            );
             // What was typed meanwhile stays.
-            for (const field of /** @type {NodeListOf<HTMLInputElement>} */ (dialog.querySelectorAll('.settings-grid input[name]:not([type=hidden]), .settings-grid textarea[name]'))) {
+            for (const field of /** @type {NodeListOf<HTMLInputElement>} */ (
+                dialog.querySelectorAll('.settings-grid input[name]:not([type=hidden]), .settings-grid textarea[name]')
+            )) {
                 const typed = data.get(field.name);
                 if (typeof typed === 'string') field.value = typed;
             }
             /** @type {HTMLElement | null} */ (dialog.querySelector(`[name="${focused}"]`))?.focus();
         } else if (form && target instanceof HTMLSelectElement && target.matches('[data-to-page]') && target.value) {
             dialog.close();
-            step({ do: 'widget-page', part: form.dataset.settingsOf, page: target.value }, { said: inWords('report.report.moved_to_another_page') });
+            step(
+                { do: 'widget-page', part: form.dataset.settingsOf, page: target.value },
+                { said: inWords('report.report.moved_to_another_page') },
+            );
         } else if (form && target instanceof HTMLInputElement && target.dataset.picture && target.files?.[0]) {
             const sent = new FormData();
             sent.set('picture', target.files[0]);
@@ -218,26 +255,53 @@ export function attachReport(root) {
         else if (button.dataset.settingsDo) {
             const form = /** @type {HTMLFormElement} */ (button.closest('form'));
             dialog.close();
-            step({ do: button.dataset.settingsDo, part: form.dataset.settingsOf, by: button.dataset.by === undefined ? undefined : Number(button.dataset.by) }, { said: button.textContent ?? '' });
+            step(
+                {
+                    do: button.dataset.settingsDo,
+                    part: form.dataset.settingsOf,
+                    by: button.dataset.by === undefined ? undefined : Number(button.dataset.by),
+                },
+                { said: button.textContent ?? '' },
+            );
         }
     };
     /** @param {KeyboardEvent} event */
     const keydown = (event) => {
         const widget = /** @type {HTMLElement} */ (event.target);
-        if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !dialog.open && !(event.target instanceof HTMLInputElement)) {
+        if (
+            (event.ctrlKey || event.metaKey) &&
+            event.key.toLowerCase() === 'z' &&
+            !dialog.open &&
+            !(event.target instanceof HTMLInputElement)
+        ) {
             event.preventDefault();
             return back(event.shiftKey ? 'redo' : 'undo');
         }
         if (!widget.matches?.('[data-widget]') || event.ctrlKey || event.metaKey || event.altKey) return;
-        const way = /** @type {Record<string, [number, number]>} */ ({ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] })[event.key];
+        const way = /** @type {Record<string, [number, number]>} */ ({
+            ArrowLeft: [-1, 0],
+            ArrowRight: [1, 0],
+            ArrowUp: [0, -1],
+            ArrowDown: [0, 1],
+        })[event.key];
         const id = widget.dataset.part ?? '';
         if (way) {
             event.preventDefault();
             const at = placeOf(widget);
-            const next = event.shiftKey ? { ...at, across: Math.max(1, Math.min(12 - at.x, at.across + way[0])), down: Math.max(1, at.down + way[1]) } : { ...at, x: Math.max(0, Math.min(12 - at.across, at.x + way[0])), y: Math.max(0, at.y + way[1]) };
+            const next = event.shiftKey
+                ? { ...at, across: Math.max(1, Math.min(12 - at.x, at.across + way[0])), down: Math.max(1, at.down + way[1]) }
+                : { ...at, x: Math.max(0, Math.min(12 - at.across, at.x + way[0])), y: Math.max(0, at.y + way[1]) };
             Object.assign(widget.dataset, Object.fromEntries(Object.entries(next).map(([name, value]) => [name, String(value)])));
             place(sheet);
-            step({ do: 'widget-place', part: id, ...next }, { focus: id, said: event.shiftKey ? inWords('report.report.of_12_wide_high', { across: next.across, down: next.down }) : inWords('report.report.column_row', { x: next.x + 1, y: next.y + 1 }) });
+            step(
+                { do: 'widget-place', part: id, ...next },
+                {
+                    focus: id,
+                    said: event.shiftKey
+                        ? inWords('report.report.of_12_wide_high', { across: next.across, down: next.down })
+                        : inWords('report.report.column_row', { x: next.x + 1, y: next.y + 1 }),
+                },
+            );
         } else if (event.key === 'Enter') {
             event.preventDefault();
             settings(id);
@@ -262,7 +326,9 @@ export function attachReport(root) {
         const move = (/** @type {PointerEvent} */ at) => {
             const dx = Math.round((at.clientX - event.clientX) / column);
             const dy = Math.round((at.clientY - event.clientY) / row);
-            next = sizing ? { ...from, across: Math.max(1, Math.min(12 - from.x, from.across + dx)), down: Math.max(1, from.down + dy) } : { ...from, x: Math.max(0, Math.min(12 - from.across, from.x + dx)), y: Math.max(0, from.y + dy) };
+            next = sizing
+                ? { ...from, across: Math.max(1, Math.min(12 - from.x, from.across + dx)), down: Math.max(1, from.down + dy) }
+                : { ...from, x: Math.max(0, Math.min(12 - from.across, from.x + dx)), y: Math.max(0, from.y + dy) };
             Object.assign(widget.dataset, Object.fromEntries(Object.entries(next).map(([name, value]) => [name, String(value)])));
             widget.classList.add('is-carried');
             place(sheet);
@@ -271,14 +337,19 @@ export function attachReport(root) {
             removeEventListener('pointermove', move);
             removeEventListener('pointerup', up);
             widget.classList.remove('is-carried');
-            if (JSON.stringify(next) !== JSON.stringify(from)) step({ do: 'widget-place', part: widget.dataset.part, ...next }, { focus: widget.dataset.part });
+            if (JSON.stringify(next) !== JSON.stringify(from))
+                step({ do: 'widget-place', part: widget.dataset.part, ...next }, { focus: widget.dataset.part });
         };
         addEventListener('pointermove', move);
         addEventListener('pointerup', up);
     };
 
     const here = () => /** @type {HTMLElement | null} */ (desk.ownerDocument.activeElement?.closest('[data-widget]') ?? null);
-    const said = talkStrip(root, { part: () => here()?.dataset.part ?? '', named: () => here()?.getAttribute('aria-label') ?? inWords('report.report.all_of_it'), saved: () => busy });
+    const said = talkStrip(root, {
+        part: () => here()?.dataset.part ?? '',
+        named: () => here()?.getAttribute('aria-label') ?? inWords('report.report.all_of_it'),
+        saved: () => busy,
+    });
     const news = newsOf(key, client);
     const look = async () => {
         if (dialog.open) return POLL;

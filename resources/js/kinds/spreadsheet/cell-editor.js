@@ -9,10 +9,14 @@ import { inWords } from '../../common/words.js';
  * @typedef {import('./grid.js').Spot} Spot
  * @typedef {import('./model.js').Sheet} Sheet
  * @typedef {import('./grid.js').Grid} Grid
- * @typedef {{row: string, column: string, box: HTMLTextAreaElement, opened: string}} Written what is being written in a cell, and what the box began with
+ * @typedef {{row: string, column: string, box: HTMLTextAreaElement, opened: string}} Written what is being written in a cell, and what the
+ *     box began with
  */
 
-/** What was typed, as a value for a cell. @param {Sheet} sheet @param {string} text @param {string} row @param {string} column @param {import('./values.js').Writing} [writing] */
+/**
+ * What was typed, as a value for a cell. @param {Sheet} sheet @param {string} text @param {string} row @param {string} column @param
+ * {import('./values.js').Writing} [writing]
+ */
 export function readCell(sheet, text, row, column, writing) {
     const { value, formula, format } = typed(text, writing);
     const old = lookOf(sheet.value(row, column));
@@ -42,7 +46,10 @@ export function cellEditor(sheet, grid, { line, where, story, editable, makeRoom
         const name = `${letters(grid.at.column)}${sheet.position(row.id) + 1}`;
         const many = top !== low || left !== right;
         const told = many ? sums() : '';
-        where.textContent = (many ? inWords('spreadsheet.cell-editor.to', { left: letters(left), top: top + 1, right: letters(right), low: low + 1 }) : name) + (told === '' ? '' : `: ${told}`);
+        where.textContent =
+            (many
+                ? inWords('spreadsheet.cell-editor.to', { left: letters(left), top: top + 1, right: letters(right), low: low + 1 })
+                : name) + (told === '' ? '' : `: ${told}`);
         if (document.activeElement !== line) line.value = inLine(sheet, row.id, row.cells[column.id]);
         story.href = `${story.dataset.cellStory}/${row.id}/${column.id}`;
         story.textContent = inWords('spreadsheet.cell-editor.history_of', { name });
@@ -66,7 +73,14 @@ export function cellEditor(sheet, grid, { line, where, story, editable, makeRoom
         if (!editable || !row || !column) return;
         finish(true);
         grid.choose(spot);
-        const box = /** @type {HTMLTextAreaElement} */ (element('textarea', 'grid-edit', { 'aria-label': inWords('spreadsheet.cell-editor.cell', { column: letters(spot.column), id: sheet.position(row.id) + 1 }), rows: '1', spellcheck: 'false', maxlength: '32767' }));
+        const box = /** @type {HTMLTextAreaElement} */ (
+            element('textarea', 'grid-edit', {
+                'aria-label': inWords('spreadsheet.cell-editor.cell', { column: letters(spot.column), id: sheet.position(row.id) + 1 }),
+                rows: '1',
+                spellcheck: 'false',
+                maxlength: '32767',
+            })
+        );
         const opened = inLine(sheet, row.id, row.cells[column.id]);
         box.value = text ?? opened;
         editing = { row: row.id, column: column.id, box, opened };
@@ -172,7 +186,10 @@ export function cellEditor(sheet, grid, { line, where, story, editable, makeRoom
         lining = null;
         if (written) put(written);
     };
-    /** Before others' edits are shown. @returns {() => void} to be called once they are: a formula that is being written names the same cells as before, wherever these are now */
+    /**
+     * Before others' edits are shown. @returns {() => void} to be called once they are: a formula that is being written names the same
+     * cells as before, wherever these are now
+     */
     const hold = () => {
         const after = [editing, lining].flatMap((written) => {
             if (!written?.box.value.startsWith('=')) return [];

@@ -44,7 +44,10 @@ export function resultOf(value) {
     return bare.length > 3 ? bare.slice(2) : bare[2];
 }
 
-/** Whether two values were written alike: the result of a formula is not written. @param {Value | undefined} one @param {Value | undefined} two */
+/**
+ * Whether two values were written alike: the result of a formula is not written. @param {Value | undefined} one @param {Value | undefined}
+ * two
+ */
 export function sameInput(one, two) {
     return same(one, two) || (formulaOf(one) !== undefined && formulaOf(one) === formulaOf(two) && lookOf(one) === lookOf(two));
 }

@@ -25,10 +25,17 @@ export function copyOut(grid, data) {
     const { top, bottom, left, right } = grid.range;
     const columns = grid.tab.columns.slice(left, right + 1);
     const rows = (grid.rows ?? []).slice(top, bottom + 1);
-    const shownRows = rows.map((row) => columns.map((column) => shown(row.cells[column.id], lookParts(lookOf(row.cells[column.id])).format || lookParts(column.format).format)));
+    const shownRows = rows.map((row) =>
+        columns.map((column) =>
+            shown(row.cells[column.id], lookParts(lookOf(row.cells[column.id])).format || lookParts(column.format).format),
+        ),
+    );
     const text = shownRows.map((cells) => cells.map(field).join('\t')).join('\n');
     data.setData('text/plain', text);
-    data.setData('text/html', `<table>${shownRows.map((cells) => `<tr>${cells.map((cell) => `<td>${escaped(cell)}</td>`).join('')}</tr>`).join('')}</table>`);
+    data.setData(
+        'text/html',
+        `<table>${shownRows.map((cells) => `<tr>${cells.map((cell) => `<td>${escaped(cell)}</td>`).join('')}</tr>`).join('')}</table>`,
+    );
     return { text, rows: rows.map((row) => columns.map((column) => ({ row: row.id, column: column.id, value: row.cells[column.id] }))) };
 }
 
@@ -42,7 +49,10 @@ export function cellsOf(data) {
     const html = data.getData('text/html');
     if (html !== '') {
         const table = new DOMParser().parseFromString(html, 'text/html').querySelector('table');
-        if (table) return [...table.rows].map((row) => [...row.cells].flatMap((cell) => [(cell.textContent ?? '').trim(), ...Array(Math.min(100, cell.colSpan) - 1).fill('')]));
+        if (table)
+            return [...table.rows].map((row) =>
+                [...row.cells].flatMap((cell) => [(cell.textContent ?? '').trim(), ...Array(Math.min(100, cell.colSpan) - 1).fill('')]),
+            );
     }
     return separated(data.getData('text/plain'));
 }
@@ -74,7 +84,10 @@ export function separated(text) {
     return rows;
 }
 
-/** The value of a copied cell at another place: formulas move along. @param {Sheet} sheet @param {Value | undefined} value @param {string} from row @param {string} fromColumn @param {string} to row @param {string} toColumn @returns {Value | undefined} */
+/**
+ * The value of a copied cell at another place: formulas move along. @param {Sheet} sheet @param {Value | undefined} value @param {string}
+ * from row @param {string} fromColumn @param {string} to row @param {string} toColumn @returns {Value | undefined}
+ */
 export function carriedTo(sheet, value, from, fromColumn, to, toColumn) {
     const formula = formulaOf(value);
     if (formula === undefined || value === undefined) return value;

@@ -26,7 +26,11 @@ export function commands(sheet, grid, say = () => {}) {
     /** @param {Op[]} ops */
     const run = (...ops) => sheet.run(ops);
     /** @param {(value: Value | undefined) => Value | undefined} other */
-    const each = (other) => run({ do: 'cells', cells: grid.chosen.map(([row, column]) => /** @type {Write} */ ([row.id, column.id, other(row.cells[column.id])])) });
+    const each = (other) =>
+        run({
+            do: 'cells',
+            cells: grid.chosen.map(([row, column]) => /** @type {Write} */ ([row.id, column.id, other(row.cells[column.id])])),
+        });
 
     /** All of a column is chosen: it is the column that looks so. @param {(letters: string, format: string) => string} other */
     const look = (other) => {
@@ -39,13 +43,30 @@ export function commands(sheet, grid, say = () => {}) {
         };
         if (!whole) return each((value) => dressed(bareOf(value), changed(lookOf(value))));
         run(
-            ...grid.tab.columns.slice(left, right + 1).map((column) => /** @type {Op} */ ({ do: 'fields', id: column.id, fields: { format: changed(column.format) } })),
-            { do: 'cells', cells: grid.chosen.filter(([row, column]) => lookOf(row.cells[column.id]) !== '').map(([row, column]) => /** @type {Write} */ ([row.id, column.id, dressed(bareOf(row.cells[column.id]), changed(lookOf(row.cells[column.id])))])) },
+            ...grid.tab.columns
+                .slice(left, right + 1)
+                .map((column) => /** @type {Op} */ ({ do: 'fields', id: column.id, fields: { format: changed(column.format) } })),
+            {
+                do: 'cells',
+                cells: grid.chosen
+                    .filter(([row, column]) => lookOf(row.cells[column.id]) !== '')
+                    .map(
+                        ([row, column]) =>
+                            /** @type {Write} */ ([
+                                row.id,
+                                column.id,
+                                dressed(bareOf(row.cells[column.id]), changed(lookOf(row.cells[column.id]))),
+                            ]),
+                    ),
+            },
         );
     };
     const isBold = () => {
         const row = grid.row;
-        return row !== undefined && (lookParts(lookOf(row.cells[grid.column.id])).letters || lookParts(grid.column.format).letters).includes('b');
+        return (
+            row !== undefined &&
+            (lookParts(lookOf(row.cells[grid.column.id])).letters || lookParts(grid.column.format).letters).includes('b')
+        );
     };
 
     /** @param {number} at @param {number} count the rows are there then */
@@ -82,7 +103,14 @@ export function commands(sheet, grid, say = () => {}) {
         if (grid.filter !== null || first + by < 0 || last + by >= list.length) return;
         // The neighbour jumps over the chosen ones, which is the smallest move.
         const neighbour = list[by < 0 ? first - 1 : last + 1];
-        const after = by < 0 ? list[last].id : first > 0 ? list[first - 1].id : what === 'rows' ? grid.tab.columns[grid.tab.columns.length - 1].id : null;
+        const after =
+            by < 0
+                ? list[last].id
+                : first > 0
+                  ? list[first - 1].id
+                  : what === 'rows'
+                    ? grid.tab.columns[grid.tab.columns.length - 1].id
+                    : null;
         run({ do: 'place', places: [[neighbour.id, null, grid.tab.id, after]] });
         const move = what === 'rows' ? { row: by, column: 0 } : { row: 0, column: by };
         grid.from = { row: grid.from.row + move.row, column: grid.from.column + move.column };
@@ -90,12 +118,25 @@ export function commands(sheet, grid, say = () => {}) {
     };
     /** @param {1 | -1} direction @param {string} which `chosen` for the chosen rows, else all below the headings */
     const sort = (direction, which) => {
-        const chosen = which === 'chosen' ? (grid.rows ?? []).slice(grid.range.top, grid.range.bottom + 1) : grid.tab.rows.slice(grid.tab.frozen);
+        const chosen =
+            which === 'chosen' ? (grid.rows ?? []).slice(grid.range.top, grid.range.bottom + 1) : grid.tab.rows.slice(grid.tab.frozen);
         const { order, sorted, stayed } = sorting(grid.tab, chosen, grid.column.id, direction);
-        const left = stayed.length === 0 ? '' : stayed.length === 1 ? inWords('spreadsheet.commands.row_stayed_since_it_adds_others', { id: sheet.position(stayed[0].id) + 1 }) : inWords('spreadsheet.commands.rows_stayed_since_they_add_others', { stayed: stayed.length });
+        const left =
+            stayed.length === 0
+                ? ''
+                : stayed.length === 1
+                  ? inWords('spreadsheet.commands.row_stayed_since_it_adds_others', { id: sheet.position(stayed[0].id) + 1 })
+                  : inWords('spreadsheet.commands.rows_stayed_since_they_add_others', { stayed: stayed.length });
         const changes = order.some((id, at) => grid.tab.rows[at].id !== id);
         if (changes) run({ do: 'order', tab: grid.tab.id, rows: order });
-        say(changes ? inWords('spreadsheet.commands.sorted', { sorted: inWords(sorted === 1 ? 'spreadsheet.commands.one_row' : 'spreadsheet.commands.rows', { count: sorted }), left }) : inWords('spreadsheet.commands.they_are_in_that_order_already', { left }));
+        say(
+            changes
+                ? inWords('spreadsheet.commands.sorted', {
+                      sorted: inWords(sorted === 1 ? 'spreadsheet.commands.one_row' : 'spreadsheet.commands.rows', { count: sorted }),
+                      left,
+                  })
+                : inWords('spreadsheet.commands.they_are_in_that_order_already', { left }),
+        );
     };
     /** Chooses what was put in, so that it is written in next. @param {import('./grid.js').Range} range */
     const chooseNew = ({ top, bottom, left, right }) => {
@@ -112,7 +153,12 @@ export function commands(sheet, grid, say = () => {}) {
             for (let column = left; column <= right; column++) {
                 const [fromRow, fromColumn] = down ? [rows[top], grid.tab.columns[column]] : [rows[row], grid.tab.columns[left]];
                 const [toRow, toColumn] = [rows[row], grid.tab.columns[column]];
-                if (fromRow !== toRow || fromColumn !== toColumn) cells.push([toRow.id, toColumn.id, carriedTo(sheet, fromRow.cells[fromColumn.id], fromRow.id, fromColumn.id, toRow.id, toColumn.id)]);
+                if (fromRow !== toRow || fromColumn !== toColumn)
+                    cells.push([
+                        toRow.id,
+                        toColumn.id,
+                        carriedTo(sheet, fromRow.cells[fromColumn.id], fromRow.id, fromColumn.id, toRow.id, toColumn.id),
+                    ]);
             }
         }
         run({ do: 'cells', cells });
@@ -145,7 +191,8 @@ export function commands(sheet, grid, say = () => {}) {
         redo: () => sheet.redo(),
         'fill-down': () => fill(true),
         'fill-right': () => fill(false),
-        'row-above': () => run(addRows(sheet.position((grid.rows ?? [])[grid.range.top]?.id ?? ''), grid.range.bottom - grid.range.top + 1)),
+        'row-above': () =>
+            run(addRows(sheet.position((grid.rows ?? [])[grid.range.top]?.id ?? ''), grid.range.bottom - grid.range.top + 1)),
         'row-below': () => {
             const { top, bottom, left, right } = grid.range;
             run(addRows(sheet.position((grid.rows ?? [])[bottom]?.id ?? '') + 1, bottom - top + 1));
@@ -173,7 +220,19 @@ export function commands(sheet, grid, say = () => {}) {
         },
         'column-left': () => shift('columns', -1),
         'column-right': () => shift('columns', 1),
-        'column-width': (width = '0') => run(...grid.tab.columns.slice(grid.range.left, grid.range.right + 1).map((column) => /** @type {Op} */ ({ do: 'fields', id: column.id, fields: { width: Math.max(0, Math.min(2000, Number(width))) } }))),
+        'column-width': (width = '0') =>
+            run(
+                ...grid.tab.columns
+                    .slice(grid.range.left, grid.range.right + 1)
+                    .map(
+                        (column) =>
+                            /** @type {Op} */ ({
+                                do: 'fields',
+                                id: column.id,
+                                fields: { width: Math.max(0, Math.min(2000, Number(width))) },
+                            }),
+                    ),
+            ),
         'sort-up': (which = '') => sort(1, which),
         'sort-down': (which = '') => sort(-1, which),
         header: () => run({ do: 'fields', id: grid.tab.id, fields: { frozen: grid.range.bottom + 1 } }),
@@ -181,7 +240,15 @@ export function commands(sheet, grid, say = () => {}) {
         'tab-add': () => {
             const id = newId();
             /** @type {import('./tabs.js').Place[]} */
-            const places = [[id, 'tab', '', sheet.tabs[sheet.tabs.length - 1]?.id ?? null, { name: free(inWords('spreadsheet.commands.sheet')), frozen: 1 }]];
+            const places = [
+                [
+                    id,
+                    'tab',
+                    '',
+                    sheet.tabs[sheet.tabs.length - 1]?.id ?? null,
+                    { name: free(inWords('spreadsheet.commands.sheet')), frozen: 1 },
+                ],
+            ];
             let after = null;
             for (const [role, count] of /** @type {[string, number][]} */ ([['column', 10], ['row', 40]])) {
                 for (let made = 0; made < count; made++) {
@@ -206,17 +273,42 @@ export function commands(sheet, grid, say = () => {}) {
             const cell = (value) => {
                 const formula = formulaOf(value);
                 // What it reads of its own tab it reads of the copy.
-                return formula === undefined ? value : dressed(['=', formula.replace(/(\[\$?)([A-Za-z0-9_-]*)(\.\$?)([A-Za-z0-9_-]+)/g, (_, open, row, dot, column) => open + twin(row) + dot + twin(column))], lookOf(value));
+                return formula === undefined
+                    ? value
+                    : dressed(
+                          [
+                              '=',
+                              formula.replace(
+                                  /(\[\$?)([A-Za-z0-9_-]*)(\.\$?)([A-Za-z0-9_-]+)/g,
+                                  (_, open, row, dot, column) => open + twin(row) + dot + twin(column),
+                              ),
+                          ],
+                          lookOf(value),
+                      );
             };
             /** @type {import('./tabs.js').Place[]} */
-            const places = [[copied, 'tab', '', tab.id, { name: free(inWords('spreadsheet.commands.copy', { name: tab.name }).slice(0, 90)), frozen: tab.frozen }]];
+            const places = [
+                [
+                    copied,
+                    'tab',
+                    '',
+                    tab.id,
+                    { name: free(inWords('spreadsheet.commands.copy', { name: tab.name }).slice(0, 90)), frozen: tab.frozen },
+                ],
+            ];
             let after = null;
             for (const column of tab.columns) {
                 places.push([twin(column.id), 'column', copied, after, { width: column.width, format: column.format }]);
                 after = twin(column.id);
             }
             for (const row of tab.rows) {
-                places.push([twin(row.id), 'row', copied, after, Object.fromEntries(Object.entries(row.cells).map(([column, value]) => [twin(column), cell(value)]))]);
+                places.push([
+                    twin(row.id),
+                    'row',
+                    copied,
+                    after,
+                    Object.fromEntries(Object.entries(row.cells).map(([column, value]) => [twin(column), cell(value)])),
+                ]);
                 after = twin(row.id);
             }
             run({ do: 'place', places });
@@ -228,7 +320,10 @@ export function commands(sheet, grid, say = () => {}) {
         // With what to take: rows that are there then, and columns.
         'make-room': (needed = '0 0') => {
             const [rows, columns] = needed.split(' ').map(Number);
-            run(...(columns > 0 ? [addColumns(grid.tab.columns.length, columns)] : []), ...(rows > 0 ? [addRows(grid.tab.rows.length, rows)] : []));
+            run(
+                ...(columns > 0 ? [addColumns(grid.tab.columns.length, columns)] : []),
+                ...(rows > 0 ? [addRows(grid.tab.rows.length, rows)] : []),
+            );
         },
     };
 }
@@ -249,11 +344,23 @@ export function carryOn(sheet, grid, from, to) {
     const lines = down ? range(from.left, from.right) : range(from.top, from.bottom);
     for (const line of lines) {
         const [start, end] = down ? [from.top, from.bottom] : [from.left, from.right];
-        const sources = range(start, end).map((at) => (down ? { row: rows[at], column: columns[line] } : { row: rows[line], column: columns[at] }));
+        const sources = range(start, end).map((at) =>
+            down ? { row: rows[at], column: columns[line] } : { row: rows[line], column: columns[at] },
+        );
         const values = sources.map(({ row, column }) => bareOf(row.cells[column.id]));
-        const step = values.length > 1 && values.every((value) => typeof value === 'number') ? /** @type {number} */ (values[1]) - /** @type {number} */ (values[0]) : null;
-        const isRun = step !== null && values.every((value, at) => at === 0 || Math.abs(/** @type {number} */ (value) - /** @type {number} */ (values[at - 1]) - step) < 1e-9);
-        const targets = down ? [...range(to.top, from.top - 1), ...range(from.bottom + 1, to.bottom)] : [...range(to.left, from.left - 1), ...range(from.right + 1, to.right)];
+        const first = /** @type {number} */ (values[0]);
+        const step =
+            values.length > 1 && values.every((value) => typeof value === 'number')
+                ? /** @type {number} */ (values[1]) - first
+                : null;
+        const isRun =
+            step !== null &&
+            values.every(
+                (value, at) => at === 0 || Math.abs(/** @type {number} */ (value) - /** @type {number} */ (values[at - 1]) - step) < 1e-9,
+            );
+        const targets = down
+            ? [...range(to.top, from.top - 1), ...range(from.bottom + 1, to.bottom)]
+            : [...range(to.left, from.left - 1), ...range(from.right + 1, to.right)];
         for (const at of targets) {
             const offset = at - start;
             const source = sources[((offset % sources.length) + sources.length) % sources.length];
@@ -261,10 +368,30 @@ export function carryOn(sheet, grid, from, to) {
             const value = source.row.cells[source.column.id];
             const formula = formulaOf(value);
             const look = lookOf(value);
-            cells.push([target.row.id, target.column.id, formula !== undefined
-                ? dressed(['=', shifted(formula, source.row.id, target.row.id, sheet.position(target.row.id) - sheet.position(source.row.id), sheet.position(target.column.id) - sheet.position(source.column.id), sheet)], look)
-                : isRun ? dressed(Number((/** @type {number} */ (values[0]) + offset * /** @type {number} */ (step)).toPrecision(15)), look)
-                : Array.isArray(bareOf(value)) && sources.length === 1 ? dressed(nextDay(/** @type {any} */ (bareOf(value)), offset), look) : value]);
+            cells.push([
+                target.row.id,
+                target.column.id,
+                formula !== undefined
+                    ? dressed(
+                          [
+                              '=',
+                              shifted(
+                                  formula,
+                                  source.row.id,
+                                  target.row.id,
+                                  sheet.position(target.row.id) - sheet.position(source.row.id),
+                                  sheet.position(target.column.id) - sheet.position(source.column.id),
+                                  sheet,
+                              ),
+                          ],
+                          look,
+                      )
+                    : isRun
+                      ? dressed(Number((first + offset * /** @type {number} */ (step)).toPrecision(15)), look)
+                      : Array.isArray(bareOf(value)) && sources.length === 1
+                        ? dressed(nextDay(/** @type {any} */ (bareOf(value)), offset), look)
+                        : value,
+            ]);
         }
     }
     return { do: 'cells', cells };

@@ -23,7 +23,8 @@ export function editsOf(sheet, dirty) {
     for (const [id, columns] of dirty.cells) {
         const row = dirty.added.has(id) ? undefined : sheet.row(id);
         const written = row ? [...columns].filter((column) => sheet.parts.has(column)) : [];
-        if (row && written.length) (edits.cells ??= {})[id] = Object.fromEntries(written.map((column) => [column, row.cells[column] ?? null]));
+        if (row && written.length)
+            (edits.cells ??= {})[id] = Object.fromEntries(written.map((column) => [column, row.cells[column] ?? null]));
     }
     const at = stood(sheet, edits);
     if (at) edits.at = at;
@@ -38,7 +39,9 @@ export function editsOf(sheet, dirty) {
 function places(sheet, dirty) {
     /** @type {Place[]} */
     const placed = [];
-    /** @param {string} id @param {string} role @param {string} parent @param {string | null} after @param {() => Record<string, any>} fields */
+    /**
+     * @param {string} id @param {string} role @param {string} parent @param {string | null} after @param {() => Record<string, any>} fields
+     */
     const place = (id, role, parent, after, fields) => {
         if (dirty.added.has(id)) placed.push([id, role, parent, after, fields()]);
         else if (dirty.moved.has(id)) placed.push([id, null, parent, after]);
@@ -61,11 +64,17 @@ function places(sheet, dirty) {
     return placed;
 }
 
-/** Where the rows stood, so that of a large table only they are read; undefined when that would not do. @param {Sheet} sheet @param {Edits} edits */
+/**
+ * Where the rows stood, so that of a large table only they are read; undefined when that would not do. @param {Sheet} sheet @param {Edits}
+ * edits
+ */
 function stood(sheet, edits) {
     const placed = edits.placed ?? [];
     const rows = [...Object.keys(edits.cells ?? {}), ...placed.map(([id]) => id)];
-    if (!rows.length || rows.length > FEW || !placed.every(([, role]) => role === 'row') || edits.order || edits.removed?.length) return undefined;
+    if (!rows.length || rows.length > FEW || !placed.every(([, role]) => role === 'row') || edits.order || edits.removed?.length)
+        return undefined;
     const came = placed.map(([id]) => sheet.wholePosition(id));
-    return Object.fromEntries(rows.map((id) => [id, sheet.wholePosition(id)]).map(([id, at]) => [id, Number(at) - came.filter((one) => one < Number(at)).length]));
+    return Object.fromEntries(
+        rows.map((id) => [id, sheet.wholePosition(id)]).map(([id, at]) => [id, Number(at) - came.filter((one) => one < Number(at)).length]),
+    );
 }

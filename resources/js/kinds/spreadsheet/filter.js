@@ -18,7 +18,10 @@ export function filters(root, sheet, grid) {
 
     const opened = () => {
         const first = grid.tab.rows[0]?.cells[grid.column?.id];
-        const name = grid.tab.frozen > 0 && typeof resultOf(first) === 'string' ? `“${resultOf(first)}”` : inWords('spreadsheet.filter.column', { column: letters(grid.at.column) });
+        const name =
+            grid.tab.frozen > 0 && typeof resultOf(first) === 'string'
+                ? `“${resultOf(first)}”`
+                : inWords('spreadsheet.filter.column', { column: letters(grid.at.column) });
         if (of) of.textContent = inWords('spreadsheet.filter.only_rows_whose', { name });
         off.hidden = grid.filter === null;
     };

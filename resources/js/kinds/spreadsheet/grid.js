@@ -46,7 +46,9 @@ export class Grid {
         this.people = new Map();
         /** @type {Set<string>} cells and rows that somebody talks about */
         this.talked = new Set();
-        /** What lies below a row and moves the others down, such as what is said about it. @type {{row: string, line: HTMLElement} | null} */
+        /**
+         * What lies below a row and moves the others down, such as what is said about it. @type {{row: string, line: HTMLElement} | null}
+         */
         this.below = null;
         /** @type {() => void} */
         this.onChoice = () => {};
@@ -92,7 +94,10 @@ export class Grid {
         this.refresh();
     }
 
-    /** Rows that stay at the top leave no room between them: what is below one of them lies below all, unless others are scrolled away there. @param {number} row */
+    /**
+     * Rows that stay at the top leave no room between them: what is below one of them lies below all, unless others are scrolled away
+     * there. @param {number} row
+     */
     hasRoomBelow(row) {
         return row >= (this.frozen ?? 0) || this.root.scrollTop === 0;
     }
@@ -135,7 +140,10 @@ export class Grid {
 
     /** @param {Held} held @param {Spot} was @returns {Spot} where its row and its column are, or where they stood */
     spotOfHeld({ row, column }, was) {
-        const [down, right] = [(this.rows ?? []).findIndex((each) => each.id === row), this.tab.columns.findIndex((each) => each.id === column)];
+        const [down, right] = [
+            (this.rows ?? []).findIndex((each) => each.id === row),
+            this.tab.columns.findIndex((each) => each.id === column),
+        ];
         return { row: down < 0 ? was.row : down, column: right < 0 ? was.column : right };
     }
 
@@ -184,12 +192,20 @@ export class Grid {
 
     /** @param {Spot} spot @returns {Spot} */
     inside({ row, column }) {
-        return { row: Math.max(0, Math.min(row, (this.rows ?? []).length - 1)), column: Math.max(0, Math.min(column, this.tab.columns.length - 1)) };
+        return {
+            row: Math.max(0, Math.min(row, (this.rows ?? []).length - 1)),
+            column: Math.max(0, Math.min(column, this.tab.columns.length - 1)),
+        };
     }
 
     /** @returns {Range} */
     get range() {
-        return { top: Math.min(this.at.row, this.from.row), bottom: Math.max(this.at.row, this.from.row), left: Math.min(this.at.column, this.from.column), right: Math.max(this.at.column, this.from.column) };
+        return {
+            top: Math.min(this.at.row, this.from.row),
+            bottom: Math.max(this.at.row, this.from.row),
+            left: Math.min(this.at.column, this.from.column),
+            right: Math.max(this.at.column, this.from.column),
+        };
     }
 
     /** @returns {import('./tabs.js').Row | undefined} */
@@ -204,7 +220,13 @@ export class Grid {
     /** The cells of the range, row by row. @returns {[import('./tabs.js').Row, import('./tabs.js').Column][]} */
     get chosen() {
         const { top, bottom, left, right } = this.range;
-        return (this.rows ?? []).slice(top, bottom + 1).flatMap((row) => this.tab.columns.slice(left, right + 1).map((column) => /** @type {[import('./tabs.js').Row, import('./tabs.js').Column]} */ ([row, column])));
+        return (this.rows ?? [])
+            .slice(top, bottom + 1)
+            .flatMap((row) =>
+                this.tab.columns
+                    .slice(left, right + 1)
+                    .map((column) => /** @type {[import('./tabs.js').Row, import('./tabs.js').Column]} */ ([row, column])),
+            );
     }
 
     /** @param {Spot} spot @param {boolean} [stretch] keeps where the choice began */
@@ -244,7 +266,8 @@ export class Grid {
         const lefts = this.lefts ?? [0];
         const [left, right] = [lefts[this.at.column], lefts[this.at.column + 1] ?? 0];
         if (left < this.root.scrollLeft) this.root.scrollLeft = left;
-        else if (right > this.root.scrollLeft + this.root.clientWidth - NUMBERS) this.root.scrollLeft = right - this.root.clientWidth + NUMBERS;
+        else if (right > this.root.scrollLeft + this.root.clientWidth - NUMBERS)
+            this.root.scrollLeft = right - this.root.clientWidth + NUMBERS;
         if (this.at.row < (this.frozen ?? 0)) return;
         const top = this.topOf(this.at.row) - (this.frozen ?? 0) * ROW;
         const height = this.root.clientHeight - HEAD - (this.frozen ?? 0) * ROW;
@@ -313,7 +336,10 @@ export class Grid {
         corner.append(sr(inWords('spreadsheet.grid.row')));
         names.append(corner);
         for (let at = columns.first; at <= columns.last && this.tab.columns.length > 0; at++) {
-            const name = element('div', `grid-name${at >= left && at <= right ? ' is-in' : ''}`, { role: 'columnheader', 'aria-colindex': String(at + 2) });
+            const name = element('div', `grid-name${at >= left && at <= right ? ' is-in' : ''}`, {
+                role: 'columnheader',
+                'aria-colindex': String(at + 2),
+            });
             name.dataset.name = String(at);
             name.textContent = letters(at);
             this.lay(name, at);
@@ -345,7 +371,10 @@ export class Grid {
     fill(line, at, columns) {
         const row = (this.rows ?? [])[at];
         const { left, right, top, bottom } = this.range;
-        const number = element('div', `grid-number${at >= top && at <= bottom ? ' is-in' : ''}`, { role: 'rowheader', 'aria-colindex': '1' });
+        const number = element('div', `grid-number${at >= top && at <= bottom ? ' is-in' : ''}`, {
+            role: 'rowheader',
+            'aria-colindex': '1',
+        });
         number.textContent = String(this.filter === null ? at + 1 : this.sheet.position(row.id) + 1);
         number.dataset.number = String(at);
         const cells = [number];
@@ -358,25 +387,40 @@ export class Grid {
             const result = resultOf(value);
             const isHere = at === this.at.row && column === this.at.column;
             const isIn = at >= top && at <= bottom && column >= left && column <= right;
-            const cell = element('div', [
-                'grid-cell',
-                marks.includes('b') ? 'is-bold' : '',
-                marks.includes('i') ? 'is-italic' : '',
-                /[lcr]/.exec(marks)?.[0].replace(/./, (side) => `at-${side}`) ?? (typeof result === 'number' || (Array.isArray(result) && result[0] === 'd') ? 'at-r' : typeof result === 'boolean' ? 'at-c' : ''),
-                Array.isArray(result) && result[0] === '!' ? 'is-error' : '',
-                isIn && (top !== bottom || left !== right) ? 'is-in' : '',
-                isHere ? 'is-at' : '',
-                this.talked.has(`${row.id}/${id}`) ? 'is-talked' : '',
-            ].filter(Boolean).join(' '), { role: 'gridcell', 'aria-colindex': String(column + 2) });
+            const cell = element(
+                'div',
+                [
+                    'grid-cell',
+                    marks.includes('b') ? 'is-bold' : '',
+                    marks.includes('i') ? 'is-italic' : '',
+                    /[lcr]/.exec(marks)?.[0].replace(/./, (side) => `at-${side}`) ??
+                        (typeof result === 'number' || (Array.isArray(result) && result[0] === 'd')
+                            ? 'at-r'
+                            : typeof result === 'boolean'
+                              ? 'at-c'
+                              : ''),
+                    Array.isArray(result) && result[0] === '!' ? 'is-error' : '',
+                    isIn && (top !== bottom || left !== right) ? 'is-in' : '',
+                    isHere ? 'is-at' : '',
+                    this.talked.has(`${row.id}/${id}`) ? 'is-talked' : '',
+                ]
+                    .filter(Boolean)
+                    .join(' '),
+                { role: 'gridcell', 'aria-colindex': String(column + 2) },
+            );
             if (isIn) cell.setAttribute('aria-selected', 'true');
             cell.dataset.column = String(column);
-            cell.textContent = result === undefined && value !== undefined && Array.isArray(value) && value.includes('=') ? '…' : shown(value, own.format || of.format);
+            cell.textContent =
+                result === undefined && value !== undefined && Array.isArray(value) && value.includes('=')
+                    ? '…'
+                    : shown(value, own.format || of.format);
             const who = this.people.get(`${row.id}/${id}`);
             if (who) {
                 cell.classList.add('is-someones', `by-${who.colour}`);
                 cell.dataset.who = who.monogram;
             }
-            if (at === bottom && column === right && !this.how.readOnly) cell.append(element('span', 'grid-handle', { 'aria-hidden': 'true', 'data-handle': '' }));
+            if (at === bottom && column === right && !this.how.readOnly)
+                cell.append(element('span', 'grid-handle', { 'aria-hidden': 'true', 'data-handle': '' }));
             this.lay(cell, column);
             cells.push(cell);
         }

@@ -17,7 +17,8 @@ export function gridKeys(grid, does, editor, editable) {
         const rows = grid.rows ?? [];
         const filled = (/** @type {Spot} */ { row, column }) => bareOf(rows[row]?.cells[grid.tab.columns[column]?.id]) !== undefined;
         let at = grid.at;
-        const inside = (/** @type {Spot} */ { row, column }) => row >= 0 && column >= 0 && row < rows.length && column < grid.tab.columns.length;
+        const inside = (/** @type {Spot} */ { row, column }) =>
+            row >= 0 && column >= 0 && row < rows.length && column < grid.tab.columns.length;
         const next = (/** @type {Spot} */ spot) => ({ row: spot.row + down, column: spot.column + right });
         if (!inside(next(at))) return at;
         const run = filled(at) && filled(next(at));
@@ -32,7 +33,14 @@ export function gridKeys(grid, does, editor, editable) {
         const held = event.ctrlKey || event.metaKey;
         const page = Math.max(1, Math.floor(grid.root.clientHeight / 28) - 3);
         /** @type {Record<string, [number, number]>} */
-        const arrows = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1], PageUp: [-page, 0], PageDown: [page, 0] };
+        const arrows = {
+            ArrowUp: [-1, 0],
+            ArrowDown: [1, 0],
+            ArrowLeft: [0, -1],
+            ArrowRight: [0, 1],
+            PageUp: [-page, 0],
+            PageDown: [page, 0],
+        };
         const done = () => event.preventDefault();
         if (key === 'Escape') {
             // After it, Tab leaves the grid.
@@ -50,11 +58,17 @@ export function gridKeys(grid, does, editor, editable) {
         if (key in arrows) {
             done();
             const [down, right] = arrows[key];
-            grid.choose(held ? edge(Math.sign(down), Math.sign(right)) : { row: grid.at.row + down, column: grid.at.column + right }, shiftKey);
+            grid.choose(
+                held ? edge(Math.sign(down), Math.sign(right)) : { row: grid.at.row + down, column: grid.at.column + right },
+                shiftKey,
+            );
         } else if (key === 'Home' || key === 'End') {
             done();
             const last = grid.tab.columns.length - 1;
-            grid.choose({ row: held ? (key === 'Home' ? 0 : (grid.rows ?? []).length - 1) : grid.at.row, column: key === 'Home' ? 0 : last }, shiftKey);
+            grid.choose(
+                { row: held ? (key === 'Home' ? 0 : (grid.rows ?? []).length - 1) : grid.at.row, column: key === 'Home' ? 0 : last },
+                shiftKey,
+            );
         } else if (held && key.toLowerCase() === 'a') {
             done();
             grid.chooseRange({ top: 0, bottom: (grid.rows ?? []).length - 1, left: 0, right: grid.tab.columns.length - 1 });

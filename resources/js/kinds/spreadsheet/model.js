@@ -193,7 +193,10 @@ export class Sheet extends Tabs {
         return editsOf(this, new Dirty().with(this.sent ?? new Dirty()).with(this.dirty));
     }
 
-    /** What was sent has arrived, and this is what the server made of it and has more. @param {Edits} more @returns {boolean} whether there was something of others in it */
+    /**
+     * What was sent has arrived, and this is what the server made of it and has more. @param {Edits} more @returns {boolean} whether there
+     * was something of others in it
+     */
     arrived(more) {
         this.sent = null;
         return this.bring(more);
@@ -201,11 +204,22 @@ export class Sheet extends Tabs {
 
     /** What of some edits is worked out, and written by nobody. @param {Edits} edits @returns {Edits} */
     results(edits) {
-        const isResult = (/** @type {string} */ row, /** @type {string} */ column, /** @type {Value | null} */ value) => formulaOf(value ?? undefined) !== undefined && sameInput(this.value(row, column), value ?? undefined);
-        return { cells: Object.fromEntries(Object.entries(edits.cells ?? {}).map(([row, cells]) => [row, Object.fromEntries(Object.entries(cells).filter(([column, value]) => isResult(row, column, value)))])) };
+        const isResult = (/** @type {string} */ row, /** @type {string} */ column, /** @type {Value | null} */ value) =>
+            formulaOf(value ?? undefined) !== undefined && sameInput(this.value(row, column), value ?? undefined);
+        return {
+            cells: Object.fromEntries(
+                Object.entries(edits.cells ?? {}).map(([row, cells]) => [
+                    row,
+                    Object.fromEntries(Object.entries(cells).filter(([column, value]) => isResult(row, column, value))),
+                ]),
+            ),
+        };
     }
 
-    /** Takes in what comes from the server; what was written here since stays. @param {Edits} edits @returns {boolean} whether there is more in it than results of formulas */
+    /**
+     * Takes in what comes from the server; what was written here since stays. @param {Edits} edits @returns {boolean} whether there is more
+     * in it than results of formulas
+     */
     bring(edits) {
         const laid = this.dirty.layout;
         if (!laid.any || !(edits.removed?.length || edits.placed?.length)) return this.lay(edits);
@@ -226,7 +240,8 @@ export class Sheet extends Tabs {
             return id;
         };
         this.perform([{ do: 'remove', ids: removed }]);
-        for (const [id, role, parent, after, fields] of placed) this.perform([{ do: 'place', places: [[id, role, parent, standing(after), fields]] }]);
+        for (const [id, role, parent, after, fields] of placed)
+            this.perform([{ do: 'place', places: [[id, role, parent, standing(after), fields]] }]);
         this.perform(Object.entries(order).map(([tab, rows]) => /** @type {Op} */ ({ do: 'order', tab, rows })));
     }
 
@@ -255,16 +270,26 @@ export class Sheet extends Tabs {
         for (const [id, fields] of Object.entries(edits.fields ?? {})) {
             others = true;
             const part = this.parts.get(id);
-            for (const [name, value] of Object.entries(part ? fields : {})) if (!this.dirty.fields.get(id)?.has(name)) /** @type {any} */ (part)[name] = value;
+            for (const [name, value] of Object.entries(part ? fields : {}))
+                if (!this.dirty.fields.get(id)?.has(name)) /** @type {any} */ (part)[name] = value;
         }
         return others;
     }
 
-    /** Does again what an earlier visit could not save. @param {Edits} edits @param {Map<string, string | null>} [before] how it stood then */
+    /**
+     * Does again what an earlier visit could not save. @param {Edits} edits @param {Map<string, string | null>} [before] how it stood then
+     */
     takeUp(edits, before = new Map()) {
         this.layAgain(edits, before);
         this.perform([
-            { do: 'cells', cells: Object.entries(edits.cells ?? {}).flatMap(([row, cells]) => Object.entries(cells).map(([column, value]) => /** @type {[string, string, Value | undefined]} */ ([row, column, value ?? undefined]))) },
+            {
+                do: 'cells',
+                cells: Object.entries(edits.cells ?? {}).flatMap(([row, cells]) =>
+                    Object.entries(cells).map(
+                        ([column, value]) => /** @type {[string, string, Value | undefined]} */ ([row, column, value ?? undefined]),
+                    ),
+                ),
+            },
             ...Object.entries(edits.fields ?? {}).map(([id, fields]) => /** @type {Op} */ ({ do: 'fields', id, fields })),
         ]);
     }

@@ -25,7 +25,8 @@ export function pointer(sheet, grid, editor, widened) {
         const spot = grid.spotOf(event);
         const name = target.dataset.name;
         const number = target.dataset.number;
-        if (target.dataset.grip !== undefined) return drag(event, (at, start) => width(Number(target.dataset.grip), at.clientX - start.clientX));
+        if (target.dataset.grip !== undefined)
+            return drag(event, (at, start) => width(Number(target.dataset.grip), at.clientX - start.clientX));
         if (target.dataset.handle !== undefined) return carry(event);
         if (spot && editor.point(spot)) return event.preventDefault();
         const again = spot !== null && spot.row === before.row && spot.column === before.column && event.timeStamp - before.at < TWICE;
@@ -40,7 +41,12 @@ export function pointer(sheet, grid, editor, widened) {
         if (name !== undefined) {
             grid.chooseRange({ top: 0, bottom: last, left: event.shiftKey ? grid.from.column : Number(name), right: Number(name) });
         } else if (number !== undefined) {
-            grid.chooseRange({ top: event.shiftKey ? grid.from.row : Number(number), bottom: Number(number), left: 0, right: grid.tab.columns.length - 1 });
+            grid.chooseRange({
+                top: event.shiftKey ? grid.from.row : Number(number),
+                bottom: Number(number),
+                left: 0,
+                right: grid.tab.columns.length - 1,
+            });
         } else if (spot) {
             grid.choose(spot, event.shiftKey);
             drag(event, (at) => {
@@ -82,15 +88,27 @@ export function pointer(sheet, grid, editor, widened) {
     const carry = (event) => {
         const from = grid.range;
         let to = from;
-        drag(event, (at) => {
-            const over = spotAt(at);
-            if (!over) return;
-            const beyond = { down: Math.max(over.row - from.bottom, from.top - over.row), right: Math.max(over.column - from.right, from.left - over.column) };
-            to = beyond.down <= 0 && beyond.right <= 0 ? from : beyond.down >= beyond.right ? { ...from, top: Math.min(from.top, over.row), bottom: Math.max(from.bottom, over.row) } : { ...from, left: Math.min(from.left, over.column), right: Math.max(from.right, over.column) };
-            grid.chooseRange(to);
-        }, () => {
-            if (to !== from) sheet.run([carryOn(sheet, grid, from, to)]);
-        });
+        drag(
+            event,
+            (at) => {
+                const over = spotAt(at);
+                if (!over) return;
+                const beyond = {
+                    down: Math.max(over.row - from.bottom, from.top - over.row),
+                    right: Math.max(over.column - from.right, from.left - over.column),
+                };
+                to =
+                    beyond.down <= 0 && beyond.right <= 0
+                        ? from
+                        : beyond.down >= beyond.right
+                          ? { ...from, top: Math.min(from.top, over.row), bottom: Math.max(from.bottom, over.row) }
+                          : { ...from, left: Math.min(from.left, over.column), right: Math.max(from.right, over.column) };
+                grid.chooseRange(to);
+            },
+            () => {
+                if (to !== from) sheet.run([carryOn(sheet, grid, from, to)]);
+            },
+        );
     };
 
     return press;

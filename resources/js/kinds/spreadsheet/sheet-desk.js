@@ -9,7 +9,8 @@ import { sameInput } from './cell.js';
 export class SheetDesk {
     /**
      * @param {import('./model.js').Sheet} sheet
-     * @param {{takeIn: (bring: () => void) => void, writing: () => {row: string, column: string} | null}} around has something come from elsewhere, and shows it; the
+     * @param {{takeIn: (bring: () => void) => void, writing: () => {row: string, column: string} | null}} around has something come from
+     *     elsewhere, and shows it; the
      *     cell in which something is typed that is not in the sheet yet
      */
     constructor(sheet, around) {
@@ -18,20 +19,22 @@ export class SheetDesk {
     }
 
     /**
-     * What meets what is being typed, or what was done since and is not sent, is not taken in until that is sent: then the server sees that two met, and holds back what it has
-     * to. What is only worked out meets nothing.
+     * What meets what is being typed, or what was done since and is not sent, is not taken in until that is sent: then the server sees that
+     * two met, and holds back what it has to. What is only worked out meets nothing.
      *
      * @param {{edits?: import('./tabs.js').Edits, content?: import('./tabs.js').Part[]}} state
      */
     meets({ edits, content }) {
         const [writing, { dirty, tabOf }] = [this.around.writing(), this.sheet];
         const [parts, gone] = [content && new Map(content.map((part) => [part[0], part])), new Set(edits?.removed)];
-        const stays = (/** @type {string} */ id) => (dirty.added.has(id) || (parts ? parts.has(id) : !gone.has(id))) && !gone.has(tabOf.get(id)?.id ?? '');
+        const stays = (/** @type {string} */ id) =>
+            (dirty.added.has(id) || (parts ? parts.has(id) : !gone.has(id))) && !gone.has(tabOf.get(id)?.id ?? '');
         const isMet = (/** @type {string} */ row, /** @type {string} */ column) => {
             const there = edits?.cells?.[row]?.[column];
             return !stays(row) || !stays(column) || (there !== undefined && !sameInput(this.sheet.value(row, column), there ?? undefined));
         };
-        const isChanged = parts && writing && !sameInput(this.sheet.value(writing.row, writing.column), parts.get(writing.row)?.[3][writing.column]);
+        const isChanged =
+            parts && writing && !sameInput(this.sheet.value(writing.row, writing.column), parts.get(writing.row)?.[3][writing.column]);
 
         return Boolean((writing && isMet(writing.row, writing.column)) || isChanged
             || [...dirty.cells].some(([row, columns]) => [...columns].some((column) => isMet(row, column)))

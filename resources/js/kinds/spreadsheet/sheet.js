@@ -45,7 +45,11 @@ export async function attachSheet(root) {
     const does = commands(sheet, grid, tell);
     sheet.leftAlone = (count) => tell(inWords(count === 1 ? 'spreadsheet.sheet.one_stayed' : 'spreadsheet.sheet.some_stayed', { count }));
     const editor = cellEditor(sheet, grid, {
-        line: find('cell-line'), where: find('cell-place'), story: find('cell-story'), editable: item.editable, makeRoom: () => does['make-room']('1 0'),
+        line: find('cell-line'),
+        where: find('cell-place'),
+        story: find('cell-story'),
+        editable: item.editable,
+        makeRoom: () => does['make-room']('1 0'),
     });
     const bar = toolbar(root, sheet, grid, does, () => editor.finish(true));
     const refresh = () => {
@@ -155,7 +159,8 @@ export async function attachSheet(root) {
     };
 }
 /** What is said lies between the rows, and is no cell. @param {(event: any) => unknown} listener */
-const inCells = (listener) => (/** @type {Event} */ event) => (event.target instanceof Element && event.target.closest('.grid-below') ? undefined : listener(event));
+const inCells = (listener) => (/** @type {Event} */ event) =>
+    event.target instanceof Element && event.target.closest('.grid-below') ? undefined : listener(event);
 
 /**
  * The parts that came with the page; what is too large for that is asked for.

@@ -15,7 +15,8 @@ const RANGES = /\[\$?([A-Za-z0-9_-]*|\*)\.\$?[A-Za-z0-9_-]+\]:\[\$?([A-Za-z0-9_-
  * @param {Row[]} chosen the rows to sort, in their order
  * @param {string} column by its values
  * @param {1 | -1} direction
- * @returns {{order: string[], sorted: number, stayed: Row[]}} ids of all rows of the tab, how many were sorted, and those that were left out
+ * @returns {{order: string[], sorted: number, stayed: Row[]}} ids of all rows of the tab, how many were sorted, and those that were left
+ *     out
  */
 export function sorting(tab, chosen, column, direction) {
     const positions = new Map(tab.rows.map((row, at) => [row.id, at]));
@@ -26,7 +27,16 @@ export function sorting(tab, chosen, column, direction) {
     keyed.sort((one, two) => {
         // What is empty is last either way.
         if ((one.key[0] === 9) !== (two.key[0] === 9)) return one.key[0] - two.key[0];
-        const order = one.key[0] !== two.key[0] ? one.key[0] - two.key[0] : one.key[0] === 2 ? collator.compare(one.key[1], two.key[1]) : one.key[1] < two.key[1] ? -1 : one.key[1] > two.key[1] ? 1 : 0;
+        const order =
+            one.key[0] !== two.key[0]
+                ? one.key[0] - two.key[0]
+                : one.key[0] === 2
+                  ? collator.compare(one.key[1], two.key[1])
+                  : one.key[1] < two.key[1]
+                    ? -1
+                    : one.key[1] > two.key[1]
+                      ? 1
+                      : 0;
         return order * direction || one.at - two.at;
     });
     const moving = new Set(rows.map((row) => row.id));
@@ -36,13 +46,22 @@ export function sorting(tab, chosen, column, direction) {
 
 /** @param {Row} row @param {Row[]} others @param {Map<string, number>} positions */
 function sumsUp(row, others, positions) {
-    return Object.values(row.cells).some((value) => [...(formulaOf(value) ?? '').matchAll(RANGES)].some(([, from, to]) => {
-        if (from === '*' || to === '*') return true;
-        const [one, two] = [positions.get(from || row.id), positions.get(to || row.id)];
-        if (one === undefined || two === undefined) return false;
-        const [low, high] = [Math.min(one, two), Math.max(one, two)];
-        return others.filter((other) => other !== row && /** @type {number} */ (positions.get(other.id)) >= low && /** @type {number} */ (positions.get(other.id)) <= high).length > 1;
-    }));
+    return Object.values(row.cells).some((value) =>
+        [...(formulaOf(value) ?? '').matchAll(RANGES)].some(([, from, to]) => {
+            if (from === '*' || to === '*') return true;
+            const [one, two] = [positions.get(from || row.id), positions.get(to || row.id)];
+            if (one === undefined || two === undefined) return false;
+            const [low, high] = [Math.min(one, two), Math.max(one, two)];
+            return (
+                others.filter(
+                    (other) =>
+                        other !== row &&
+                        /** @type {number} */ (positions.get(other.id)) >= low &&
+                        /** @type {number} */ (positions.get(other.id)) <= high,
+                ).length > 1
+            );
+        }),
+    );
 }
 
 /** @param {Value | undefined} value @returns {[number, any]} what it is ordered by: its sort first */

@@ -8,10 +8,14 @@
  * @typedef {{id: string, name: string, frozen: number, columns: Column[], rows: Row[]}} Tab
  * @typedef {[string, string, number, Record<string, any>]} Part
  * @typedef {[string, string | null, string, string | null, Record<string, any>?]} Place id, role, parent, after, fields
- * @typedef {{removed?: string[], placed?: Place[], order?: Record<string, string[]>, at?: Record<string, number>, cells?: Record<string, Record<string, Value | null>>, fields?: Record<string, Record<string, any>>}} Edits
+ * @typedef {{removed?: string[], placed?: Place[], order?: Record<string, string[]>, at?: Record<string, number>, cells?: Record<string, Record<string, Value | null>>, fields?: Record<string, Record<string, any>>}}
+ *     Edits
  */
 
-/** The tabs of a spreadsheet with their columns and rows: where each part is; putting in, moving, taking out. Nothing here says what of it is saved. */
+/**
+ * The tabs of a spreadsheet with their columns and rows: where each part is; putting in, moving, taking out. Nothing here says what of it
+ * is saved.
+ */
 export class Tabs {
     /** @param {Part[]} parts */
     constructor(parts) {
@@ -34,7 +38,8 @@ export class Tabs {
         this.parts.clear();
         this.tabOf.clear();
         this.positions = null;
-        for (const [id, role, , fields] of parts) this.insert(id, role, role === 'tab' ? '' : this.tabs[this.tabs.length - 1].id, undefined, fields);
+        for (const [id, role, , fields] of parts)
+            this.insert(id, role, role === 'tab' ? '' : this.tabs[this.tabs.length - 1].id, undefined, fields);
         this.mark();
     }
 
@@ -149,7 +154,13 @@ export class Tabs {
             const places = [[id, 'tab', '', after, { name: part.name, frozen: part.frozen }]];
             for (const [role, of] of [['column', part.columns], ['row', part.rows]]) {
                 of.forEach((/** @type {any} */ each, /** @type {number} */ at) => {
-                    places.push([each.id, role, id, of[at - 1]?.id ?? null, role === 'row' ? each.cells : { width: each.width, format: each.format }]);
+                    places.push([
+                        each.id,
+                        role,
+                        id,
+                        of[at - 1]?.id ?? null,
+                        role === 'row' ? each.cells : { width: each.width, format: each.format },
+                    ]);
                     this.parts.delete(each.id);
                     this.tabOf.delete(each.id);
                 });
@@ -191,7 +202,8 @@ export class Tabs {
     /** Those that are before others. @returns {Map<string, string | null>} */
     neighbours() {
         const before = new Map();
-        for (const list of [this.tabs, ...this.tabs.flatMap((tab) => [tab.columns, tab.rows])]) list.forEach((part, at) => before.set(part.id, list[at - 1]?.id ?? null));
+        for (const list of [this.tabs, ...this.tabs.flatMap((tab) => [tab.columns, tab.rows])])
+            list.forEach((part, at) => before.set(part.id, list[at - 1]?.id ?? null));
         return before;
     }
 }

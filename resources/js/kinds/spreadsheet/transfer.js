@@ -41,10 +41,17 @@ export function transfer(sheet, grid, does, { editable, refuse }) {
         const { top, left, bottom: low, right } = grid.range;
         // One copied cell goes into all that are chosen.
         const [high, wide] = rows.length === 1 && widest === 1 ? [low - top + 1, right - left + 1] : [rows.length, widest];
-        const short = { rows: Math.max(0, top + high - (grid.rows ?? []).length), columns: Math.max(0, left + wide - grid.tab.columns.length) };
+        const short = {
+            rows: Math.max(0, top + high - (grid.rows ?? []).length),
+            columns: Math.max(0, left + wide - grid.tab.columns.length),
+        };
         if (grid.filter === null && (short.rows || short.columns)) does['make-room'](`${short.rows} ${short.columns}`);
         // A column is written in one way, which its single numbers may not tell.
-        const writings = own ? [] : Array.from({ length: widest }, (_, over) => writingOf(rows.flatMap((row) => (typeof row[over] === 'string' ? [row[over]] : []))));
+        const writings = own
+            ? []
+            : Array.from({ length: widest }, (_, over) =>
+                  writingOf(rows.flatMap((row) => (typeof row[over] === 'string' ? [row[over]] : []))),
+              );
         /** @type {[string, string, import('./tabs.js').Value | undefined][]} */
         const cells = [];
         for (let down = 0; down < high; down++) {
@@ -53,7 +60,13 @@ export function transfer(sheet, grid, does, { editable, refuse }) {
                 const column = grid.tab.columns[left + over];
                 const from = rows[down % rows.length][over % widest];
                 if (!row || !column || from === undefined) continue;
-                cells.push([row.id, column.id, typeof from === 'string' ? readCell(sheet, from, row.id, column.id, writings[over % widest]) : carriedTo(sheet, from.value, from.row, from.column, row.id, column.id)]);
+                cells.push([
+                    row.id,
+                    column.id,
+                    typeof from === 'string'
+                        ? readCell(sheet, from, row.id, column.id, writings[over % widest])
+                        : carriedTo(sheet, from.value, from.row, from.column, row.id, column.id),
+                ]);
             }
         }
         sheet.run([{ do: 'cells', cells }]);

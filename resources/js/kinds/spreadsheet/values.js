@@ -3,14 +3,38 @@ import { bareOf, resultOf } from './cell.js';
 /** @typedef {import('./tabs.js').Value} Value */
 /** @typedef {{decimal?: string, first?: string}} Writing the mark before decimals; what comes first in `3/5/2026` */
 
-const MONTH_NAMES = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
+const MONTH_NAMES = [
+    'January',
+    'February',
+    'March',
+    'April',
+    'May',
+    'June',
+    'July',
+    'August',
+    'September',
+    'October',
+    'November',
+    'December',
+];
 
 /** The number formats that the tools offer; others that a file brings along are kept. */
-export const FORMATS = { plain: '', whole: '#,##0', two: '#,##0.00', percent: '0%', euro: '"€" #,##0.00', pound: '"£" #,##0.00', dollar: '"$" #,##0.00', date: 'd mmm yyyy', iso: 'yyyy-mm-dd' };
+export const FORMATS = {
+    plain: '',
+    whole: '#,##0',
+    two: '#,##0.00',
+    percent: '0%',
+    euro: '"€" #,##0.00',
+    pound: '"£" #,##0.00',
+    dollar: '"$" #,##0.00',
+    date: 'd mmm yyyy',
+    iso: 'yyyy-mm-dd',
+};
 
 /**
- * What somebody typed, as a value; a formula is left as it is written. A number is read the only way it can be, and where there are two, with a point
- * before the decimals, as numbers are shown. What begins with a needless zero, or has more digits than a number holds, is a code and stays a text.
+ * What somebody typed, as a value; a formula is left as it is written. A number is read the only way it can be, and where there are two,
+ * with a point before the decimals, as numbers are shown. What begins with a needless zero, or has more digits than a number holds, is a
+ * code and stays a text.
  *
  * @param {string} text
  * @param {Writing} [writing] where that is known: see {@link writingOf}
@@ -42,7 +66,10 @@ function numberIn(text, decimal) {
     return percent === '' ? { value } : { value: Number((value / 100).toPrecision(15)), format: decimals === '' ? '0%' : '0.0%' };
 }
 
-/** Sign, whole, decimals, power, per cent: `1,234.5` (`12,34,567` in lakhs), or as it is written where commas are before decimals, `1.234,5` and `1 234,5`. */
+/**
+ * Sign, whole, decimals, power, per cent: `1,234.5` (`12,34,567` in lakhs), or as it is written where commas are before decimals, `1.234,5`
+ * and `1 234,5`.
+ */
 const POINT = /^([+-]?)(\d{1,3}(?:,\d{3})+|\d{1,2}(?:,\d\d)+,\d{3}|\d*)(?:\.(\d+))?(e[+-]?\d+)?\s?(%?)$/i;
 const COMMA = /^([+-]?)(\d{1,3}(?:[. \u00a0\u202f']\d{3})+|\d*)(?:,(\d+))?(e[+-]?\d+)?\s?(%?)$/i;
 
@@ -50,8 +77,8 @@ const COMMA = /^([+-]?)(\d{1,3}(?:[. \u00a0\u202f']\d{3})+|\d*)(?:,(\d+))?(e[+-]
 const MOST_DIGITS = 15;
 
 /**
- * How texts that belong together are written, such as a column: which mark is before the decimals, by which most of them are numbers; and whether the day or
- * the month comes first in `3/5/2026`, by what is over twelve.
+ * How texts that belong together are written, such as a column: which mark is before the decimals, by which most of them are numbers; and
+ * whether the day or the month comes first in `3/5/2026`, by what is over twelve.
  *
  * @param {string[]} texts
  * @returns {Writing}
@@ -69,12 +96,17 @@ export function writingOf(texts) {
 
 const TIME = '(?:(?:T|,? )(?<time>(?:[01]?\\d|2[0-3]):[0-5]\\d(?::[0-5]\\d)?))?$';
 const DAY_WAYS = [
-    '(?<year>\\d{4})(?<mark>[-/.])(?<month>\\d{1,2})\\k<mark>(?<day>\\d{1,2})', '(?<day>\\d{1,2})\\. ?(?<month>\\d{1,2})\\. ?(?<year>\\d{4})',
-    '(?<day>\\d{1,2})\\.?[ -](?<month>[a-z]{3,9})\\.?[ -](?<year>\\d{4})', '(?<month>[a-z]{3,9})\\.? (?<day>\\d{1,2}),? (?<year>\\d{4})',
+    '(?<year>\\d{4})(?<mark>[-/.])(?<month>\\d{1,2})\\k<mark>(?<day>\\d{1,2})',
+    '(?<day>\\d{1,2})\\. ?(?<month>\\d{1,2})\\. ?(?<year>\\d{4})',
+    '(?<day>\\d{1,2})\\.?[ -](?<month>[a-z]{3,9})\\.?[ -](?<year>\\d{4})',
+    '(?<month>[a-z]{3,9})\\.? (?<day>\\d{1,2}),? (?<year>\\d{4})',
 ].map((way) => new RegExp(`^${way}${TIME}`, 'i'));
 const EITHER_WAY = new RegExp(`^(?<one>\\d{1,2})(?<mark>[/-])(?<two>\\d{1,2})\\k<mark>(?<year>\\d{4})${TIME}`);
 
-/** As core/Kinds/Dataset/DayWriting.php has it: tests/cases/typed.json. @param {string} text @param {string} [first] of `3/5/2026`: day or month, where that is known @returns {string | null} ISO 8601 */
+/**
+ * As core/Kinds/Dataset/DayWriting.php has it: tests/cases/typed.json. @param {string} text @param {string} [first] of `3/5/2026`: day or
+ * month, where that is known @returns {string | null} ISO 8601
+ */
 function dayOf(text, first) {
     const way = DAY_WAYS.find((one) => one.test(text));
     const found = (way ?? (first ? EITHER_WAY : undefined))?.exec(text)?.groups;
@@ -101,19 +133,28 @@ export function editable(value) {
 /** Quotations, and what a format leaves room for, paints or says of places: none of it is digits. */
 const QUOTED = /"[^"]*"|\\.|_.|\*.|\[\$[^\]]*\]|\[(?:red|black|blue|green|cyan|magenta|yellow|white)\]/gi;
 
-/** @param {Value | undefined} value @param {string} format @returns {string} as it is shown in its cell, as core/Kinds/NumberLook.php has it: tests/cases/looks.json */
+/**
+ * @param {Value | undefined} value @param {string} format @returns {string} as it is shown in its cell, as core/Kinds/NumberLook.php has
+ *     it: tests/cases/looks.json
+ */
 export function shown(value, format) {
     const result = resultOf(value);
     if (result === undefined) return '';
     const bare = format.split(';')[0].replace(QUOTED, '');
     const isDay = /[dy]/i.test(bare);
     const isTime = !isDay && /[hs]/i.test(bare);
-    if (Array.isArray(result)) return result[0] === 'd' && (isDay || (isTime && !/\[[hms]+\]/i.test(bare))) ? day(String(result[1]), format) : String(result[1]).replace('T', ' ');
+    if (Array.isArray(result))
+        return result[0] === 'd' && (isDay || (isTime && !/\[[hms]+\]/i.test(bare)))
+            ? day(String(result[1]), format)
+            : String(result[1]).replace('T', ' ');
     if (typeof result === 'boolean') return result ? 'TRUE' : 'FALSE';
     if (typeof result !== 'number') return result;
     if (isTime && Math.abs(result) < DAYS) return time(result, format.split(';')[0]);
-    // A day's format on a number says nothing about it; fractions, powers and conditions, which only files bring, are shown where one looks back.
-    return isDay || isTime || !/[0#]/.test(bare) || /[/?<>=]|E[+-]|# #/i.test(bare) || format.split(';').length > 2 ? String(Number(result.toPrecision(15))) : number(result, format);
+    // A day's format on a number says nothing about it; fractions, powers and conditions, which only files bring, are shown where one looks
+    // back.
+    return isDay || isTime || !/[0#]/.test(bare) || /[/?<>=]|E[+-]|# #/i.test(bare) || format.split(';').length > 2
+        ? String(Number(result.toPrecision(15)))
+        : number(result, format);
 }
 
 /** Days that a number can stand for: until the year 9999. */
@@ -127,7 +168,10 @@ function number(value, format) {
     const pattern = /[#0,.]+/.exec(covered)?.[0] ?? '';
     const [whole, fraction = ''] = pattern.replaceAll(',', '').split('.');
     const text = Math.abs(covered.includes('%') ? value * 100 : value).toLocaleString('en', {
-        minimumIntegerDigits: Math.max(1, whole.replaceAll('#', '').length), minimumFractionDigits: fraction.replaceAll('#', '').length, maximumFractionDigits: fraction.length, useGrouping: pattern.includes(','),
+        minimumIntegerDigits: Math.max(1, whole.replaceAll('#', '').length),
+        minimumFractionDigits: fraction.replaceAll('#', '').length,
+        maximumFractionDigits: fraction.length,
+        useGrouping: pattern.includes(','),
     });
     const at = covered.indexOf(pattern);
     const isBelow = value < 0 && !sections[1] && /[1-9]/.test(text);
@@ -135,7 +179,11 @@ function number(value, format) {
 }
 
 /** What is beside the digits. @param {string} piece of a format */
-const plain = (piece) => piece.replace(/"([^"]*)"|\\(.)|_.|\*.|\[\$([^\]-]*)[^\]]*\]|\[[^\]]*\]/g, (_all, quoted, escaped, currency) => quoted ?? escaped ?? currency ?? '');
+const plain = (piece) =>
+    piece.replace(
+        /"([^"]*)"|\\(.)|_.|\*.|\[\$([^\]-]*)[^\]]*\]|\[[^\]]*\]/g,
+        (_all, quoted, escaped, currency) => quoted ?? escaped ?? currency ?? '',
+    );
 
 /** A part of a day, as a time of day or a stretch of time. @param {number} value @param {string} format */
 function time(value, format) {
@@ -163,7 +211,9 @@ function day(iso, format) {
     const isHalf = /am\/pm/i.test(format);
     const weekday = new Date(`${date}T00:00:00Z`).toLocaleDateString('en', { weekday: 'long', timeZone: 'UTC' });
     // Minutes are written like months, and are known by the hours before or the seconds behind them (ECMA-376 part 1, 18.8.31).
-    const code = format.replace(/(h+[^a-z"]*)(m+)/gi, (_all, before, m) => before + 'i'.repeat(m.length)).replace(/m+(?=[^a-z"]*s)/gi, (m) => 'i'.repeat(m.length));
+    const code = format
+        .replace(/(h+[^a-z"]*)(m+)/gi, (_all, before, m) => before + 'i'.repeat(m.length))
+        .replace(/m+(?=[^a-z"]*s)/gi, (m) => 'i'.repeat(m.length));
     return code.replace(/"([^"]*)"|\\(.)|\[[^\]]*\]|am\/pm|y+|m+|d+|h+|i+|s+/gi, (token, quoted, escaped) => {
         if (quoted !== undefined || escaped !== undefined) return quoted ?? escaped;
         const hour = isHalf ? Number(hours) % 12 || 12 : Number(hours);
