@@ -60,16 +60,7 @@ final class Edits
             return Reading::problems([new Problem('not_json', 'edits')]);
         }
         $self = new self($base);
-        $self->remove(
-            self::listIn($edits, 'removed'),
-            array_fill_keys(
-                array_filter(
-                    array_map(fn (mixed $place) => is_array($place) ? $place[0] ?? null : null, self::listIn($edits, 'placed')),
-                    is_string(...),
-                ),
-                true,
-            ),
-        );
+        $self->remove(self::listIn($edits, 'removed'), self::moved(self::listIn($edits, 'placed')));
         $self->place(self::listIn($edits, 'placed'));
         $self->order(self::listIn($edits, 'order'));
         $self->write(self::listIn($edits, 'cells'), true);
@@ -187,10 +178,21 @@ final class Edits
     }
 
     /**
-     * @param  array<mixed>  $ids
-     * @param  array<string, true>  $elsewhere  what is placed again does not go with its parent
+     * @param  array<mixed>  $placed
+     * @return array<string, true> ids of what is only elsewhere: what is sent with a role came, with all that it holds
      */
-    private function remove(array $ids, array $elsewhere): void
+    private static function moved(array $placed): array
+    {
+        $moved = array_filter($placed, fn (mixed $place): bool => is_array($place) && is_string($place[0] ?? null) && ! isset($place[1]));
+
+        return array_fill_keys(array_column($moved, 0), true);
+    }
+
+    /**
+     * @param  array<mixed>  $ids
+     * @param  array<string, true>  $moved  what does not go with its parent
+     */
+    private function remove(array $ids, array $moved): void
     {
         $gone = [];
         foreach ($ids as $id) {
@@ -199,10 +201,8 @@ final class Edits
             while ($open !== []) {
                 $each = array_pop($open);
                 $gone[$this->parents[$each]][$each] = true;
-                array_push(
-                    $open,
-                    ...array_values(array_filter($this->children[$each] ?? [], fn (string $child) => ! isset($elsewhere[$child]))),
-                );
+                $isBelow = fn (string $child): bool => isset($this->parts[$child]) && ! isset($moved[$child]);
+                array_push($open, ...array_values(array_filter($this->children[$each] ?? [], $isBelow)));
                 $this->gone[$each] = $this->parts[$each]->role;
                 unset($this->parts[$each], $this->children[$each]);
             }

@@ -78,7 +78,8 @@ export class Sheet extends Tabs {
                 const over = [];
                 op.cells.forEach(([id, column, value], at) => {
                     const row = this.row(id);
-                    if (!row || same(row.cells[column], value)) return;
+                    // With its column, a cell is gone for good.
+                    if (!row || !this.parts.has(column) || same(row.cells[column], value)) return;
                     if (op.over && !sameInput(row.cells[column], op.over[at])) {
                         this.left++;
                         return;
@@ -229,6 +230,8 @@ export class Sheet extends Tabs {
         this.dirty = dirty.written;
         const others = this.lay(edits);
         this.dirty = dirty;
+        // What came back here by an undo came back there as well: it is known from here on, and what is written in it is cells.
+        for (const [id, role] of edits.placed ?? []) if (role !== null && dirty.added.delete(id)) dirty.moved.add(id);
         this.layAgain(since, again);
         return others;
     }

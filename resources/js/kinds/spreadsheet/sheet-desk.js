@@ -20,7 +20,8 @@ export class SheetDesk {
 
     /**
      * What meets what is being typed, or what was done since and is not sent, is not taken in until that is sent: then the server sees that
-     * two met, and holds back what it has to. What is only worked out meets nothing.
+     * two met, and holds back what it has to. So does what others wrote in something that was taken away here. What is only worked out meets
+     * nothing.
      *
      * @param {{edits?: import('./tabs.js').Edits, content?: import('./tabs.js').Part[]}} state
      */
@@ -39,7 +40,18 @@ export class SheetDesk {
         return Boolean((writing && isMet(writing.row, writing.column)) || isChanged
             || [...dirty.cells].some(([row, columns]) => [...columns].some((column) => isMet(row, column)))
             || [...dirty.added].some((id) => !stays(id) || Object.keys(this.sheet.row(id)?.cells ?? {}).some((column) => !stays(column)))
-            || [...dirty.fields.keys()].some((id) => !stays(id)));
+            || [...dirty.fields.keys()].some((id) => !stays(id))
+            || this.isOfGone(edits ?? {}));
+    }
+
+    /** Whether others wrote in what was taken away here, or put something below it. @param {import('./tabs.js').Edits} edits */
+    isOfGone({ removed = [], placed = [], cells = {}, fields = {} }) {
+        const known = new Set(['', ...removed, ...placed.map(([id]) => id)]);
+        const isGone = (/** @type {string} */ id) => !known.has(id) && !this.sheet.parts.has(id);
+        return (
+            Object.entries(cells).some(([row, of]) => isGone(row) || (!known.has(row) && Object.keys(of).some(isGone)))
+            || [...Object.keys(fields), ...placed.map(([, , parent]) => parent)].some(isGone)
+        );
     }
 
     isDirty() {

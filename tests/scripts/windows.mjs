@@ -1,0 +1,118 @@
+/**
+ * Windows of one sheet in which people do this and that at once, with a server at the other end of standard input and output: see
+ * tests/Feature/WindowsTest.php. A line of JSON asks, a line answers:
+ *
+ *   {"put": {"base", "edits", "client"}, "who"}   as `PUT /state`
+ *   {"get": since, "who"}                         as `GET /state?since=`
+ *   {"end": parts of each window}                 nothing is on its way any more
+ *
+ *   node tests/scripts/windows.mjs SEED ROOT < the first line: the parts of the sheet
+ */
+import { createInterface } from 'node:readline';
+import { SheetDesk } from '../../resources/js/kinds/spreadsheet/sheet-desk.js';
+import { Random } from './random.mjs';
+import { seedIds, Someone } from './someone.mjs';
+
+const [seed, root] = [Number(process.argv[2]), process.argv[3]];
+const random = new Random(seed);
+seedIds(() => random);
+const lines = createInterface({ input: process.stdin })[Symbol.asyncIterator]();
+const read = async () => JSON.parse((await lines.next()).value ?? process.exit(1));
+const tell = (...what) => process.env.TELL && console.error(...what.map((one) => (typeof one === 'string' ? one : JSON.stringify(one))));
+const ask = async (question) => {
+    process.stdout.write(`${JSON.stringify(question)}\n`);
+    const answer = await read();
+    tell(question.who ?? '', question, '\n    →', answer);
+    return answer;
+};
+
+class Window {
+    constructor(who, parts) {
+        this.who = who;
+        this.someone = new Someone(parts, random);
+        this.sheet = this.someone.sheet;
+        this.typing = null;
+        this.desk = new SheetDesk(this.sheet, { takeIn: (bring) => bring(), writing: () => this.typing });
+        this.base = root;
+        this.sendings = 0;
+        this.answer = null;
+    }
+
+    get isBusy() {
+        return this.answer !== null;
+    }
+
+    async send() {
+        if (this.isBusy || !this.desk.isDirty()) return;
+        const client = `w${this.who}.${this.sendings}`;
+        this.answer = await ask({ put: { base: this.base, client, ...this.desk.take() }, who: this.who });
+    }
+
+    arrive() {
+        if (!this.isBusy) return;
+        const { on } = this.desk.answered(this.answer);
+        tell(`${this.who} took it in, on ${on}`);
+        this.base = this.answer[on];
+        this.sendings++;
+        this.answer = null;
+    }
+
+    /** Begins to type in a cell, or is done with it: until then it is in the field alone. */
+    type() {
+        if (this.typing) {
+            const { row, column } = this.typing;
+            this.typing = null;
+            this.sheet.run([{ do: 'cells', cells: [[row, column, `typed ${this.who}`]] }]);
+        } else if (this.someone.choose()) {
+            this.typing = { row: this.someone.grid.row.id, column: this.someone.grid.column.id };
+        }
+    }
+
+    /** The answer does not come, though it was saved. */
+    lose() {
+        if (!this.isBusy) return;
+        tell(`${this.who} lost it`);
+        this.desk.untake();
+        this.answer = null;
+    }
+
+    async follow() {
+        if (this.isBusy || this.desk.isDirty()) return;
+        this.desk.since(this.base);
+        const state = await ask({ get: this.base, who: this.who });
+        const isIn = this.desk.bring(state);
+        tell(`${this.who} follows: ${isIn}`);
+        if (isIn) this.base = state.root;
+    }
+}
+
+const parts = await read();
+const windows = [0, 1].map((who) => new Window(who, parts));
+for (let round = 0; round < 40; round++) {
+    const window = random.pick(windows);
+    switch (random.under(9)) {
+        case 0:
+        case 1:
+        case 2: {
+            for (let steps = 1 + random.under(4); steps > 0; steps--) window.someone.step();
+            break;
+        }
+        case 3:
+        case 4: await window.send(); break;
+        case 5: window.arrive(); break;
+        case 6: await window.follow(); break;
+        case 7: window.type(); break;
+        default: if (random.under(3) === 0) window.lose();
+    }
+}
+for (const window of windows) if (window.typing) window.type();
+for (let round = 0; round < 12; round++) {
+    for (const window of windows) {
+        window.arrive();
+        await window.send();
+        window.arrive();
+        await window.follow();
+    }
+}
+await ask({ end: windows.map((window) => ({ root: window.base, isDirty: window.desk.isDirty(), parts: window.sheet.whole() })) });
+process.exit(0);
