@@ -14,9 +14,10 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Kinds\Limits;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
+use PHPUnit\Framework\Attributes\TestWith;
 
 /**
- * Whatever two people do in two windows of one sheet, with answers that are late and answers that are lost: nothing is refused, and in the
+ * Whatever two people do in two windows of one item, with answers that are late and answers that are lost: nothing is refused, and in the
  * end both windows hold what the server has. The windows are the browser's own: see tests/scripts/windows.mjs.
  */
 final class WindowsTest extends FeatureCase
@@ -27,60 +28,62 @@ final class WindowsTest extends FeatureCase
     /** @var array<int, resource> */
     private array $pipes = [];
 
-    public function test_two_windows_of_one_sheet_come_to_hold_what_the_server_has(): void
+    #[TestWith(['spreadsheet'])]
+    #[TestWith(['document'])]
+    #[TestWith(['page'])]
+    #[TestWith(['form'])]
+    public function test_two_windows_of_one_item_come_to_hold_what_the_server_has(string $kind): void
     {
         $seed = (int) (getenv('SEED') ?: random_int(1, 99999));
-        $lives = (int) (getenv('LIVES') ?: 12);
+        $lives = (int) (getenv('LIVES') ?: 4);
         $people = [$this->person('Ines Oduya'), $this->person('Tobi Brandt')];
         $shelf = $this->shelf('Volunteers', [[$people[0], Role::Owner], [$people[1], Role::Editor]]);
         for ($life = $seed; $life < $seed + $lives; $life++) {
-            $parts = json_decode((string) shell_exec('node '.escapeshellarg(base_path('tests/scripts/small-sheet.mjs'))." {$life}"), true);
-            $tree = (new SpreadsheetKind)->read($parts, new Limits)->tree ?? self::fail('no sheet');
-            $content = new Content(new SpreadsheetKind, $tree);
-            $item = app(MakeItem::class)->handle($shelf, $people[0], 'spreadsheet', "Log {$life}", content: $content, keepIds: true);
+            $content = $kind === 'spreadsheet' ? $this->smallSheet($life) : null;
+            $item = app(MakeItem::class)->handle($shelf, $people[0], $kind, "Log {$life}", content: $content, keepIds: true);
             // So much in a minute is not asked for by people.
             Cache::flush();
-            $this->live($item, $people, "SEED={$life}");
+            $this->live($item, $people, $life);
         }
     }
 
-    /** @param list<User> $people */
-    private function live(Item $item, array $people, string $seed): void
+    private function smallSheet(int $seed): Content
     {
-        $script = ['node', base_path('tests/scripts/windows.mjs'), substr($seed, 5), $item->root];
+        $parts = json_decode((string) shell_exec('node '.escapeshellarg(base_path('tests/scripts/small-sheet.mjs'))." {$seed}"), true);
+
+        return new Content(new SpreadsheetKind, (new SpreadsheetKind)->read($parts, new Limits)->tree ?? self::fail('no sheet'));
+    }
+
+    /** @param list<User> $people */
+    private function live(Item $item, array $people, int $seed): void
+    {
+        $at = "SEED={$seed}, {$item->kind}";
+        $script = ['node', base_path('tests/scripts/windows.mjs'), (string) $seed, $item->kind, $item->root];
         $this->process = proc_open($script, [['pipe', 'r'], ['pipe', 'w'], STDERR], $this->pipes) ?: self::fail('node does not begin');
-        $this->say($this->parts($item));
+        $this->say(array_map(fn (Part $part): array => $part->toJson(), app(States::class)->tree($item->root)->parts));
         while (! isset($asked['end'])) {
             $line = fgets($this->pipes[1]);
-            $asked = $line === false ? self::fail("{$seed}: the windows broke") : json_decode($line, true, flags: JSON_THROW_ON_ERROR);
+            $asked = $line === false ? self::fail("{$at}: the windows broke") : json_decode($line, true, flags: JSON_THROW_ON_ERROR);
             $this->actingAs($people[$asked['who'] ?? 0]);
             $answer = match (true) {
                 isset($asked['put']) => $this->putJson(route('state.save', $item), $asked['put']),
-                isset($asked['get']) => $this->getJson(route('state', [$item, 'since' => $asked['get']])),
+                isset($asked['get']) => $this->getJson(route('state', [$item, ...array_filter(['since' => $asked['get']])])),
                 default => null,
             };
-            $answer === null || self::assertSame(200, $answer->getStatusCode(), "{$seed}: ".json_encode($asked).' '.$answer->getContent());
+            $answer === null || self::assertSame(200, $answer->getStatusCode(), "{$at}: ".json_encode($asked).' '.$answer->getContent());
             $this->say($answer?->json());
         }
         array_map(fclose(...), $this->pipes);
         proc_close($this->process);
-        $item->refresh();
-        foreach ($asked['end'] as $at => $window) {
-            self::assertSame([$item->root, false], [$window['root'], $window['isDirty']], "{$seed}: window {$at} does not come to rest");
-            self::assertEquals($this->parts($item), $window['parts'], "{$seed}: window {$at} holds something else");
+        $root = $item->refresh()->root;
+        foreach ($asked['end'] as $who => $window) {
+            self::assertSame([$root, false], [$window['root'], $window['isDirty']], "{$at}: window {$who} does not come to rest");
+            self::assertEquals($window['fresh'], $window['parts'], "{$at}: window {$who} holds something else than the server");
         }
     }
 
     private function say(mixed $answer): void
     {
         fwrite($this->pipes[0], json_encode($answer, JSON_THROW_ON_ERROR)."\n");
-    }
-
-    /** @return list<mixed> as a window has them */
-    private function parts(Item $item): array
-    {
-        $parts = array_map(fn (Part $part): array => $part->toJson(), app(States::class)->tree($item->root)->parts);
-
-        return json_decode((string) json_encode($parts), true);
     }
 }

@@ -73,4 +73,13 @@ export class Someone {
         const kept = isFormula ? ['=', keep(value.slice(1), this.grid.row.id, this.sheet)] : value === '' ? undefined : value;
         this.sheet.run([{ do: 'cells', cells: [[this.grid.row.id, this.grid.column.id, kept]] }]);
     }
+
+    whole() {
+        return this.sheet.whole();
+    }
+
+    /** What a fresh window shows. @param {any[]} parts */
+    fresh(parts) {
+        return new Sheet(parts).whole();
+    }
 }

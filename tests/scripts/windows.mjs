@@ -1,19 +1,21 @@
 /**
- * Windows of one sheet in which people do this and that at once, with a server at the other end of standard input and output: see
+ * Windows of one item in which people do this and that at once, with a server at the other end of standard input and output: see
  * tests/Feature/WindowsTest.php. A line of JSON asks, a line answers:
  *
- *   {"put": {"base", "edits", "client"}, "who"}   as `PUT /state`
- *   {"get": since, "who"}                         as `GET /state?since=`
- *   {"end": parts of each window}                 nothing is on its way any more
+ *   {"put": {"base", "edits" or "content", "client"}, "who"}   as `PUT /state`
+ *   {"get": since, "who"}                                      as `GET /state?since=`
+ *   {"end": for each window its state, whether anything in it is not saved, what it holds, and what a fresh one would hold}
  *
- *   node tests/scripts/windows.mjs SEED ROOT < the first line: the parts of the sheet
+ *   node tests/scripts/windows.mjs SEED KIND ROOT < the first line: the parts of the item
  */
 import { createInterface } from 'node:readline';
 import { SheetDesk } from '../../resources/js/kinds/spreadsheet/sheet-desk.js';
+import { DocumentDesk } from '../../resources/js/sync/document-desk.js';
 import { Random } from './random.mjs';
 import { seedIds, Someone } from './someone.mjs';
+import { Writer } from './writer.mjs';
 
-const [seed, root] = [Number(process.argv[2]), process.argv[3]];
+const [seed, kind, root] = [Number(process.argv[2]), process.argv[3], process.argv[4]];
 const random = new Random(seed);
 seedIds(() => random);
 const lines = createInterface({ input: process.stdin })[Symbol.asyncIterator]();
@@ -29,10 +31,11 @@ const ask = async (question) => {
 class Window {
     constructor(who, parts) {
         this.who = who;
-        this.someone = new Someone(parts, random);
-        this.sheet = this.someone.sheet;
         this.typing = null;
-        this.desk = new SheetDesk(this.sheet, { takeIn: (bring) => bring(), writing: () => this.typing });
+        this.someone = kind === 'spreadsheet' ? new Someone(parts, random) : new Writer(kind, parts, random);
+        this.desk = kind === 'spreadsheet'
+            ? new SheetDesk(this.someone.sheet, { takeIn: (bring) => bring(), writing: () => this.typing })
+            : new DocumentDesk(this.someone.state.doc, this.someone.editor, this.someone.kind.convert);
         this.base = root;
         this.sendings = 0;
         this.answer = null;
@@ -59,10 +62,11 @@ class Window {
 
     /** Begins to type in a cell, or is done with it: until then it is in the field alone. */
     type() {
+        if (kind !== 'spreadsheet') return;
         if (this.typing) {
             const { row, column } = this.typing;
             this.typing = null;
-            this.sheet.run([{ do: 'cells', cells: [[row, column, `typed ${this.who}`]] }]);
+            this.someone.sheet.run([{ do: 'cells', cells: [[row, column, `typed ${this.who}`]] }]);
         } else if (this.someone.choose()) {
             this.typing = { row: this.someone.grid.row.id, column: this.someone.grid.column.id };
         }
@@ -114,5 +118,13 @@ for (let round = 0; round < 12; round++) {
         await window.follow();
     }
 }
-await ask({ end: windows.map((window) => ({ root: window.base, isDirty: window.desk.isDirty(), parts: window.sheet.whole() })) });
+const { content } = await ask({ get: '', who: 0 });
+await ask({
+    end: windows.map((window) => ({
+        root: window.base,
+        isDirty: window.desk.isDirty(),
+        parts: window.someone.whole(),
+        fresh: window.someone.fresh(content),
+    })),
+});
 process.exit(0);
