@@ -8,6 +8,8 @@ use App\Making\MakeItem;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\User;
+use App\Models\Version;
+use App\Restoring\RestoreVersion;
 use App\Store\States;
 use Illuminate\Support\Facades\Cache;
 use MistyAttic\Core\Content\Part;
@@ -17,7 +19,7 @@ use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
 use PHPUnit\Framework\Attributes\TestWith;
 
 /**
- * Whatever two people do in two windows of one item, with answers that are late and answers that are lost: nothing is refused, and in the
+ * Whatever two people do in two windows of one item, with versions that come back, answers that are late and answers that are lost: nothing is refused, and in the
  * end both windows hold what the server has. The windows are the browser's own: see tests/scripts/windows.mjs.
  */
 final class WindowsTest extends FeatureCase
@@ -67,6 +69,7 @@ final class WindowsTest extends FeatureCase
             $this->actingAs($people[$asked['who'] ?? 0]);
             $answer = match (true) {
                 isset($asked['put']) => $this->putJson(route('state.save', $item), $asked['put']),
+                isset($asked['restore']) => $this->restore($item, $people[$asked['who']], (int) $asked['restore']),
                 isset($asked['get']) => $this->getJson(route('state', [$item, ...array_filter(['since' => $asked['get']])])),
                 default => null,
             };
@@ -80,6 +83,16 @@ final class WindowsTest extends FeatureCase
             self::assertSame([$root, false], [$window['root'], $window['isDirty']], "{$at}: window {$who} does not come to rest");
             self::assertEquals($window['fresh'], $window['parts'], "{$at}: window {$who} holds something else than the server");
         }
+    }
+
+    /** Brings back one of the versions, whichever the number comes to. */
+    private function restore(Item $item, User $person, int $number): null
+    {
+        $versions = Version::query()->where('item_id', $item->refresh()->id)->orderBy('number')->get();
+        $version = $versions[$number % count($versions)]->setRelation('item', $item);
+        app(RestoreVersion::class)->handle($item, $version, $person, $item->head);
+
+        return null;
     }
 
     private function say(mixed $answer): void

@@ -4,6 +4,7 @@
  *
  *   {"put": {"base", "edits" or "content", "client"}, "who"}   as `PUT /state`
  *   {"get": since, "who"}                                      as `GET /state?since=`
+ *   {"restore": number, "who"}                                 an earlier version, on another page
  *   {"end": for each window its state, whether anything in it is not saved, what it holds, and what a fresh one would hold}
  *
  *   node tests/scripts/windows.mjs SEED KIND ROOT < the first line: the parts of the item
@@ -94,7 +95,7 @@ const parts = await read();
 const windows = [0, 1].map((who) => new Window(who, parts));
 for (let round = 0; round < 40; round++) {
     const window = random.pick(windows);
-    switch (random.under(9)) {
+    switch (random.under(10)) {
         case 0:
         case 1:
         case 2: {
@@ -106,6 +107,7 @@ for (let round = 0; round < 40; round++) {
         case 5: window.arrive(); break;
         case 6: await window.follow(); break;
         case 7: window.type(); break;
+        case 8: if (random.under(3) === 0) await ask({ restore: random.under(1000), who: window.who }); break;
         default: if (random.under(3) === 0) window.lose();
     }
 }

@@ -37,7 +37,8 @@ export function levels(state) {
     const { selection, doc } = state;
     /** @type {Place[]} */
     const found = [];
-    if (selection instanceof NodeSelection && !selection.node.isInline)
+    // The words of a question are no place of their own.
+    if (selection instanceof NodeSelection && !selection.node.isInline && selection.node.type.name !== 'words')
         found.push({ node: selection.node, pos: selection.from, index: doc.resolve(selection.from).index() });
     const $from = selection.$from;
     for (let depth = $from.depth; depth > 0; depth--) {

@@ -32,6 +32,8 @@ export class Sheet extends Tabs {
         /** What an undo left alone, since somebody else wrote over it. @type {(count: number) => void} */
         this.leftAlone = () => {};
         this.left = 0;
+        /** Results that are shown before the state is that one builds on, as they are in that one. @type {[string, string, Value | undefined][]} */
+        this.ahead = [];
     }
 
     /** Does something and remembers how to undo it. @param {Op[]} ops */
@@ -192,6 +194,28 @@ export class Sheet extends Tabs {
     /** What is not saved, without sending it. @returns {Edits} */
     pending() {
         return editsOf(this, new Dirty().with(this.sent ?? new Dirty()).with(this.dirty));
+    }
+
+    /**
+     * What was sent has arrived; of what the server made of it only what is worked out is shown, and the state is still the one that was
+     * sent. @param {Edits} edits @returns {boolean}
+     */
+    showResults(edits) {
+        const results = this.results(edits);
+        this.sent = null;
+        this.ahead = Object.entries(results.cells ?? {}).flatMap(([row, cells]) =>
+            Object.keys(cells).map((column) => /** @type {[string, string, Value | undefined]} */ ([row, column, this.value(row, column)])),
+        );
+        return this.bring(results);
+    }
+
+    /** Results are again as they are in the state that one builds on, so that what differs from that can be laid on top. */
+    backFromAhead() {
+        for (const [id, column, value] of this.ahead) {
+            const row = this.row(id);
+            if (row && this.parts.has(column) && sameInput(row.cells[column], value)) write(row, column, value);
+        }
+        this.ahead = [];
     }
 
     /**

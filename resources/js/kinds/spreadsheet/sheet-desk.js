@@ -79,6 +79,7 @@ export class SheetDesk {
             if (answer.content && this.meets(answer)) return { on: 'sent', merged: true };
             if (answer.content) {
                 this.around.takeIn(() => {
+                    this.sheet.ahead = [];
                     const [since, before] = [this.sheet.pending(), this.sheet.neighbours()];
                     this.sheet.replace(answer.content);
                     this.sheet.dirty = this.sheet.dirty.none();
@@ -90,7 +91,8 @@ export class SheetDesk {
         const meets = this.meets(answer);
         let merged = meets;
         this.around.takeIn(() => {
-            merged = this.sheet.arrived(meets ? this.sheet.results(answer.edits) : answer.edits) || meets;
+            this.sheet.backFromAhead();
+            merged = meets ? this.sheet.showResults(answer.edits) || meets : this.sheet.arrived(answer.edits);
         });
         return { on: meets ? 'sent' : 'root', merged };
     }
@@ -115,7 +117,11 @@ export class SheetDesk {
     /** @param {any} state */
     bring(state) {
         if (this.meets(state)) return false;
-        this.around.takeIn(() => (state.edits ? this.sheet.bring(state.edits) : this.sheet.replace(state.content)));
+        this.around.takeIn(() => {
+            this.sheet.backFromAhead();
+            if (state.edits) this.sheet.bring(state.edits);
+            else this.sheet.replace(state.content);
+        });
         return true;
     }
 }
