@@ -1,6 +1,6 @@
 <x-layout :title="__('views/delete.delete', ['title' => $item->title])" body="is-plain">
     <main id="main" class="door"><div class="door-sheet is-wide">
-        <h1>{{ __('views/delete.delete_2', ['title' => $item->title]) }}</h1>
+        <h1>{{ __('views/delete.delete_title', ['title' => $item->title]) }}</h1>
         <p class="door-note">{{ __('views/delete.it_goes_to_lost_found_of', ['name' => $item->shelf->name]) }}</p>
         @if ($hangs->said === [])
             <p>{{ __('keeping.hanging.nothing') }}</p>

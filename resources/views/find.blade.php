@@ -1,4 +1,4 @@
-<x-layout :title="$q === '' ? __('views/find.find') : __('views/find.find_2').$q.'”'">
+<x-layout :title="$q === '' ? __('views/find.find') : __('views/find.find_quoted').$q.'”'">
     <div class="frame">
         <nav class="side is-dense" aria-label="{{ __('views/find.where') }}">
             <h2>{{ __('views/find.where') }}</h2>

@@ -13,7 +13,7 @@
                             <div class="waiting-do">
                                 <a class="button" href="{{ $notice->address }}">{{ $notice->do }}</a>
                                 @if ($notice->backTo !== null)<a class="button is-quiet" href="{{ $notice->backTo }}">{{ __('views/for-you.back_as_it_was') }}</a>@endif
-                                @if ($notice->isAside)<form method="post" action="{{ route('for-you.aside') }}">@csrf<input type="hidden" name="ref" value="{{ $notice->ref }}"><button class="button is-quiet" aria-label="{{ __('views/for-you.put_aside', ['notice' => $notice->said]) }}">{{ __('views/for-you.put_aside_2') }}</button></form>@endif
+                                @if ($notice->isAside)<form method="post" action="{{ route('for-you.aside') }}">@csrf<input type="hidden" name="ref" value="{{ $notice->ref }}"><button class="button is-quiet" aria-label="{{ __('views/for-you.put_aside', ['notice' => $notice->said]) }}">{{ __('views/for-you.put_aside_heading') }}</button></form>@endif
                             </div>
                         </li>
                     @endforeach

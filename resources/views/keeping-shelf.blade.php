@@ -2,7 +2,7 @@
     <div class="frame">
         <x-shelves :current="$shelf" at="keeping" />
         <main id="main" class="shelf">
-            <div class="shelf-head"><h1>{{ __('views/keeping-shelf.what_is_kept_on_2', ['name' => $shelf->name]) }}</h1><p>{{ __('views/keeping-shelf.an_item_may_have_rules_of') }}</p></div>
+            <div class="shelf-head"><h1>{{ __('views/keeping-shelf.what_is_kept_on_name', ['name' => $shelf->name]) }}</h1><p>{{ __('views/keeping-shelf.an_item_may_have_rules_of') }}</p></div>
             <x-problems />
             <x-keeping-form :tried="$tried" :action="route('keeping.shelf.say', $shelf)" :can="Gate::allows('manage', $shelf)" :above="__('views/keeping-shelf.as_the_place_has_it')" :differs="$rules->own !== []" />
             <form class="keeping-kinds" method="post" action="{{ route('keeping.shelf.kinds', $shelf) }}">

@@ -12,7 +12,7 @@
         <form class="items-find" method="get" action="{{ route('list', $item, false) }}" role="search" aria-label="{{ __('views/list.in_the_list') }}">
             @if ($asked->only !== '')<input type="hidden" name="only" value="{{ $asked->only }}">@endif
             <input class="input" type="search" name="words" value="{{ $asked->words }}" maxlength="200" placeholder="{{ __('views/list.words_of_the_sentences') }}" aria-label="{{ __('views/list.words_of_the_sentences') }}">
-            @if ($editors->count() > 1)<div class="select"><select name="by" aria-label="{{ __('views/list.who') }}"><option value="">{{ __('views/list.by_everybody') }}</option>@foreach ($editors as $editor)<option value="{{ $editor->id }}" @selected($asked->by === $editor->id)>{{ __('views/list.by_2', ['name' => $editor->name]) }}</option>@endforeach</select></div>@endif
+            @if ($editors->count() > 1)<div class="select"><select name="by" aria-label="{{ __('views/list.who') }}"><option value="">{{ __('views/list.by_everybody') }}</option>@foreach ($editors as $editor)<option value="{{ $editor->id }}" @selected($asked->by === $editor->id)>{{ __('views/list.by_name', ['name' => $editor->name]) }}</option>@endforeach</select></div>@endif
             <label for="list-from">{{ __('views/list.from') }}</label> <input class="input list-day" type="date" id="list-from" name="from" value="{{ $asked->from?->format('Y-m-d') }}">
             <label for="list-until">{{ __('views/list.to') }}</label> <input class="input list-day" type="date" id="list-until" name="until" value="{{ $asked->until?->format('Y-m-d') }}">
             <button class="button">{{ __('views/list.show') }}</button>
@@ -35,7 +35,7 @@
                     @endif
                     @if ($asked->fold && $bySittings)
                         <tr>
-                            <td class="versions-number">{{ count($sitting->lines) > 1 ? $sitting->oldest()->number.__('views/list.to_2').$sitting->newest()->number : $sitting->telling->version->number }}</td>
+                            <td class="versions-number">{{ count($sitting->lines) > 1 ? $sitting->oldest()->number.__('views/list.to_between').$sitting->newest()->number : $sitting->telling->version->number }}</td>
                             <td>{{ $sitting->telling->sentence }}@if (count($sitting->lines) > 1) <small>{{ trans_choice('views/list.and_one_more_version', count($sitting->lines) - 1) }}</small>@endif @if ($sitting->telling->unusual)<small class="notch-words">{{ $sitting->telling->unusual }}</small>@endif</td>
                             <td class="versions-who">@foreach ($sitting->editors() as $editor)<x-monogram :user="$editor" />@endforeach</td>
                             <td class="versions-when"><x-when :at="$sitting->newest()->saved_at" /></td>
@@ -48,10 +48,10 @@
                             <tr class="versions-talk"><td class="versions-number"></td><td>{{ $said['said'] }}</td><td class="versions-who"><x-monogram :user="$said['user']" aria-hidden="true" /> {{ $said['user']->firstName() }}</td><td class="versions-when"><x-when :at="$said['at']" /></td><td></td><td class="versions-do"><a href="{{ route('proposals', [$item, 'of' => $said['of']]) }}" aria-label="{{ __('proposing.look_at') }}: {{ $said['said'] }}">{{ __('proposing.look_at') }}</a></td></tr>
                         @endforeach
                         @foreach (array_reverse($list->talked[$line->version->number] ?? []) as $said)
-                            <tr class="versions-talk"><td class="versions-number"><x-glyph name="talk" /></td><td>{{ $said['said'] }}</td><td class="versions-who"><x-monogram :user="$said['user']" aria-hidden="true" /> {{ $said['user']->firstName() }}</td><td class="versions-when"><x-when :at="$said['at']" /></td><td></td><td class="versions-do"><a href="{{ route('talk', [$item, 'show' => 'all']) }}#thread-{{ $said['thread'] }}" aria-label="{{ __('views/list.the_thread', ['line' => $said['said']]) }}">{{ __('views/list.the_thread_2') }}</a></td></tr>
+                            <tr class="versions-talk"><td class="versions-number"><x-glyph name="talk" /></td><td>{{ $said['said'] }}</td><td class="versions-who"><x-monogram :user="$said['user']" aria-hidden="true" /> {{ $said['user']->firstName() }}</td><td class="versions-when"><x-when :at="$said['at']" /></td><td></td><td class="versions-do"><a href="{{ route('talk', [$item, 'show' => 'all']) }}#thread-{{ $said['thread'] }}" aria-label="{{ __('views/list.the_thread', ['line' => $said['said']]) }}">{{ __('views/list.the_thread_label') }}</a></td></tr>
                         @endforeach
                         <tr>
-                            <td class="versions-number">{{ $line->version->number }}@if ($line->version->pinned_by !== null)<span class="pin is-inline" title="{{ __('views/list.pinned') }}"><span class="is-sr-only">{{ __('views/list.pinned_2') }}</span></span>@endif</td>
+                            <td class="versions-number">{{ $line->version->number }}@if ($line->version->pinned_by !== null)<span class="pin is-inline" title="{{ __('views/list.pinned') }}"><span class="is-sr-only">{{ __('views/list.comma_pinned') }}</span></span>@endif</td>
                             <td>{{ $line->sentence }}@if ($item->sight === null) @if ($line->version->note)<small>“{{ $line->version->note }}”</small>@endif @if ($line->unusual)<small class="notch-words">{{ $line->unusual }}</small>@endif @foreach ($line->steps as $step)<small class="lantern-words">{{ $step }}</small>@endforeach @endif</td>
                             <td class="versions-who"><x-monogram :user="$line->version->user" aria-hidden="true" /> {{ $line->version->user->firstName() }}</td>
                             <td class="versions-when"><x-when :at="$line->version->saved_at" /></td>

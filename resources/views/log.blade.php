@@ -2,7 +2,7 @@
     <div class="frame">
         <x-shelves :current="$shelf" at="log" />
         <main id="main" class="shelf">
-            <div class="shelf-head"><h1>{{ __('views/log.log_of_2', ['name' => $shelf->name]) }}</h1><p>{{ __('views/log.what_was_deleted_restored_published') }}</p></div>
+            <div class="shelf-head"><h1>{{ __('views/log.log_of_name', ['name' => $shelf->name]) }}</h1><p>{{ __('views/log.what_was_deleted_restored_published') }}</p></div>
             <form class="items-find" method="get" role="search" action="{{ route('log', $shelf, false) }}">
                 <div class="select"><select name="about" aria-label="{{ __('views/log.what_it_is_about') }}"><option value="">{{ __('views/log.about_everything') }}</option>@foreach (array_keys($view::ABOUT) as $about)<option value="{{ $about }}" @selected($view->about === $about)>{{ __("log.about.{$about}") }}</option>@endforeach</select></div>
                 <div class="select"><select name="who" aria-label="{{ __('views/log.who') }}"><option value="">{{ __('views/log.by_everybody') }}</option>@foreach ($view->people as $person)<option value="{{ $person->id }}" @selected($view->who === $person->id)>{{ __('views/log.by', ['name' => $person->name]) }}</option>@endforeach</select></div>

@@ -3,7 +3,7 @@
         <x-shelves :current="$shelf" at="lost" />
         <main id="main" class="shelf">
             <div class="shelf-head">
-                <h1>{{ __('views/lost.lost_found_2', ['name' => $shelf === null ? '' : __('views/lost.of', ['name' => $shelf->name])]) }}</h1>
+                <h1>{{ __('views/lost.lost_found_name', ['name' => $shelf === null ? '' : __('views/lost.of', ['name' => $shelf->name])]) }}</h1>
                 <p>{{ __('views/lost.what_was_deleted_with_its_whole') }} @if ($shelf?->lost_days !== null){{ __('views/lost.goes_for_good_after_days', ['lost_days' => $shelf->lost_days]) }} @elseif ($shelf !== null){{ __('views/lost.stays_until_an_owner_deletes_it') }} @endif</p>
             </div>
             <x-problems />
@@ -44,8 +44,8 @@
                                 <td class="items-change">{{ __('views/lost.by', ['who' => $item->deleter?->firstName() ?? 'somebody']) }}<small><x-when :at="$item->deleted_at" /></small></td>
                                 <td class="items-change">@if ($item->newest)<a href="{{ route('history', $item, false) }}" title="{{ __('views/lost.look_at_its_history') }}">{{ $view->sentences[$item->id] }}</a><small>{{ $item->newest->user->firstName() }}, <x-when :at="$item->newest->saved_at" /></small>@endif</td>
                                 <td class="items-do lost-do">
-                                    @can('bringBack', $item)<form method="post" action="{{ route('item.back', $item) }}">@csrf @method('put')<button class="button" aria-label="{{ __('views/lost.bring_back_2', ['title' => $item->title]) }}">{{ __('views/lost.bring_back') }}</button></form>@endcan
-                                    @can('deleteForGood', $item)<a class="button is-quiet" href="{{ route('item.ask-for-good', $item) }}" aria-label="{{ __('views/lost.delete_for_good_2', ['title' => $item->title]) }}">{{ __('views/lost.delete_for_good') }}</a>@endcan
+                                    @can('bringBack', $item)<form method="post" action="{{ route('item.back', $item) }}">@csrf @method('put')<button class="button" aria-label="{{ __('views/lost.bring_back_title', ['title' => $item->title]) }}">{{ __('views/lost.bring_back') }}</button></form>@endcan
+                                    @can('deleteForGood', $item)<a class="button is-quiet" href="{{ route('item.ask-for-good', $item) }}" aria-label="{{ __('views/lost.delete_for_good_title', ['title' => $item->title]) }}">{{ __('views/lost.delete_for_good') }}</a>@endcan
                                 </td>
                             </tr>
                         @endforeach

@@ -2,7 +2,7 @@
     <div class="frame">
         <x-shelves :current="$shelf" at="people" />
         <main id="main" class="shelf">
-            <div class="shelf-head"><h1>{{ __('views/people.people_of_2', ['name' => $shelf->name]) }}</h1></div>
+            <div class="shelf-head"><h1>{{ __('views/people.people_of_name', ['name' => $shelf->name]) }}</h1></div>
             <x-problems />
             @if (session('invitation'))
                 <div class="notice" role="status"><p>{{ __('views/people.it_is_in_their_mail_you') }}</p><input class="input" readonly value="{{ session('invitation') }}" aria-label="{{ __('views/people.invitation_link') }}" data-select></div>
@@ -40,7 +40,7 @@
                             <td class="items-do">
                                 @if (Gate::allows('manage', $shelf) || $membership->user_id === auth()->id())
                                     <details class="menu" data-menu>
-                                        <summary class="button is-quiet">{{ $membership->user_id === auth()->id() ? __('views/people.leave') : __('views/people.remove_2') }}</summary>
+                                        <summary class="button is-quiet">{{ $membership->user_id === auth()->id() ? __('views/people.leave') : __('views/people.remove_asks') }}</summary>
                                         <form class="menu-sheet is-right menu-form" method="post" action="{{ route('people.destroy', [$shelf, $membership]) }}">
                                             @csrf @method('delete')
                                             <p>{{ __('views/people.will_no_longer_see_this_shelf', ['who' => $membership->user_id === auth()->id() ? __('views/people.you') : $membership->user->firstName(), 'id' => $membership->user_id === auth()->id() ? 'you' : 'they', 'id_2' => $membership->user_id === auth()->id() ? 'your' : 'their']) }}</p>

@@ -1,4 +1,4 @@
-<x-layout :title="__('views/proposal.a_change_to_2', ['title' => $item->title, 'title_2' => ($item->form === null ? '' : __('views/proposal.of').$item->form->title)])" body="is-item">
+<x-layout :title="__('views/proposal.a_change_to_title', ['title' => $item->title, 'title_2' => ($item->form === null ? '' : __('views/proposal.of').$item->form->title)])" body="is-item">
     <x-item-head :item="$item" at="history">{{ __('views/proposal.a_change_that', ['value' => $waits ? __('views/proposal.waits_for_a_yes') : __("agreeing.state.{$proposal->state->value}")]) }}</x-item-head>
     <main id="main" class="plan">
         <h1>{{ __('views/proposal.s_change_to', ['who' => $proposal->user->firstName(), 'title' => mb_strtolower($item->title)]) }}</h1>
@@ -8,7 +8,7 @@
             <p class="notice">{{ $waits ? __('views/proposal.it_changes_nothing_any_more_the') : __('views/proposal.it_changed_nothing') }}</p>
         @else
             <table class="versions is-proposal">
-                <thead><tr><th>{{ __('views/proposal.question') }}</th><th>{{ $waits ? __('views/proposal.everybody_sees') : __('views/proposal.before') }}</th><th>{{ $waits ? __('views/proposal.it_would_be') : __('views/proposal.proposed_2') }}</th></tr></thead>
+                <thead><tr><th>{{ __('views/proposal.question') }}</th><th>{{ $waits ? __('views/proposal.everybody_sees') : __('views/proposal.before') }}</th><th>{{ $waits ? __('views/proposal.it_would_be') : __('views/proposal.proposed_heading') }}</th></tr></thead>
                 <tbody>@foreach ($view->rows as $row)
                     <tr><td>{{ $row['label'] }}</td><td>@if ($row['was'] === '')<i>{{ __('views/proposal.no_answer') }}</i>@else{{ App\Words\Days::said($row['was']) }}@endif @if ($row['meets'])<small>{{ __('views/proposal.written_since_proposed_it_a_yes', ['who' => $proposal->user->firstName()]) }}</small>@endif</td><td>@if ($row['becomes'] === '')<i>{{ __('views/proposal.no_answer') }}</i>@else<b>{{ App\Words\Days::said($row['becomes']) }}</b>@endif</td></tr>
                 @endforeach</tbody>

@@ -9,7 +9,7 @@
                     @elseif ($plan->changesNothing()) {{ trans_choice('publishing.see', 0) }}
                     @else {{ trans_choice('publishing.see', count($plan->comparison->entries)) }} @endif
                 </h2>
-                <p>@if ($plan->comparison === null) {{ __('views/publish.all_of_becomes_visible_to_them', ['number' => $plan->version->number]) }} @else {{ __('views/publish.live_2', ['number' => $plan->live->number, 'number_2' => $plan->version->number]) }} @endif</p>
+                <p>@if ($plan->comparison === null) {{ __('views/publish.all_of_becomes_visible_to_them', ['number' => $plan->version->number]) }} @else {{ __('views/publish.live_to', ['number' => $plan->live->number, 'number_2' => $plan->version->number]) }} @endif</p>
             </div>
             @if ($plan->figures !== [])<ul class="publish-figures">@foreach ($plan->figures as $one)<li>{{ __('publishing.figures', [...$one, 'was' => (string) $one['was'], 'is' => (string) $one['is']]) }}</li>@endforeach</ul>@endif
             @if ($plan->comparison !== null)
@@ -29,7 +29,7 @@
                         @csrf
                         <label class="label" for="note">{{ $mayPublish ? __('views/publish.a_note_if_you_like') : __('views/publish.what_should_those_who_say_yes') }}</label>
                         <textarea class="textarea" id="note" name="note" rows="2" maxlength="{{ config('attic.note') }}">{{ old('note') }}</textarea>
-                        <div class="wish-do"><button class="button is-dark" @disabled(! $plan->brings)>{{ $mayPublish ? __('views/publish.publish_2') : __('views/publish.ask_to_publish') }} {{ $plan->version->number }}</button><a class="button" href="{{ route('item', $plan->item) }}">{{ __('views/publish.not_now') }}</a></div>
+                        <div class="wish-do"><button class="button is-dark" @disabled(! $plan->brings)>{{ $mayPublish ? __('views/publish.publish_button') : __('views/publish.ask_to_publish') }} {{ $plan->version->number }}</button><a class="button" href="{{ route('item', $plan->item) }}">{{ __('views/publish.not_now') }}</a></div>
                     </form>
                     <p class="door-note">@if ($mayPublish) {{ __('views/publish.readers_see_it_at_once_what') }} @elseif ($plan->item->shelf->asks) {{ __('views/publish.on_somebody_else_says_yes_first', ['name' => $plan->item->shelf->name, 'number' => $plan->version->number]) }} @else {{ __('views/publish.those_who_may_publish_on_are', ['name' => $plan->item->shelf->name, 'number' => $plan->version->number]) }} @endif</p>
                 @endif

@@ -1,7 +1,7 @@
 <x-layout :title="__('views/restore.restore_to', ['title' => $item->title, 'number' => $version->number])" body="is-item">
     <main id="main" class="plan" data-plan>
         <a class="skip" href="#plan-foot">{{ __('history.to_foot') }}</a>
-        <h1>{{ __('views/restore.restore_to_2', ['title' => $item->title, 'number' => $version->number]) }}</h1>
+        <h1>{{ __('views/restore.restore_title_to', ['title' => $item->title, 'number' => $version->number]) }}</h1>
         <p class="plan-lead">{{ __('views/restore.as_it_stood_on') }} <x-when :at="$version->saved_at" exact />@if ($version->milestone), “{{ $version->milestone->name }}”@endif{{ __('views/restore.nothing_is_overwritten_this_becomes', ['head' => $item->head + 1, 'head_2' => $item->head]) }} @if ($plan->sought === []) {{ __('views/restore.untick_what_should_stay_as_it') }} @else {{ __('views/restore.ticked_is_what_you_came_for') }} @endif @if ($waits) <b>{{ __('views/restore.it_waits_for_a_yes') }}</b> {{ __('views/restore.others_go_on_seeing_what_was') }} @endif @if ($live !== null) <b>{{ __('views/restore.it_becomes_a_draft') }}</b> {{ __('views/restore.readers_go_on_seeing_until_somebody', ['number' => $live->version->number]) }}@endif</p>
         <x-problems />
         @if ($item->follows())<p class="notice"><label class="checkbox"><input type="checkbox" name="stop" value="1" form="restore"> {{ __('views/restore.stop_following_and_keep_what_comes', ['title' => $source !== null ? "“{$source->title}”" : __('views/restore.what_it_follows')]) }}</label> {{ __('views/restore.what_it_holds_comes_from_there') }}</p>@endif
@@ -36,7 +36,7 @@
                 <ul data-column="data">
                     @foreach ($one['entries'] as $at => $entry)
                         <li class="plan-line"><label><input type="checkbox" name="data[{{ $key }}][]" value="{{ $at }}" form="restore" data-pick-data @checked($one['may'] && in_array($at, $one['needed'], true)) @disabled(! $one['may'])>@foreach ($entry->editors as $editor)<x-monogram :user="$editor" aria-hidden="true" />@endforeach
-                            <span class="plan-what">{{ $entry->statement->type === MistyAttic\Core\Compare\Changes\ChangeType::Added ? __('views/restore.goes_away_2') : __('views/restore.comes_back_2') }}{{ $entry->plan() }}@if (in_array($at, $one['needed'], true)) <b>{{ __('views/restore.the_report_needs_it') }}</b>@endif <small>{{ $entry->planned() }}@if ($entry->at), <x-when :at="$entry->at" />@endif</small></span></label></li>
+                            <span class="plan-what">{{ $entry->statement->type === MistyAttic\Core\Compare\Changes\ChangeType::Added ? __('views/restore.goes_away_colon') : __('views/restore.comes_back_colon') }}{{ $entry->plan() }}@if (in_array($at, $one['needed'], true)) <b>{{ __('views/restore.the_report_needs_it') }}</b>@endif <small>{{ $entry->planned() }}@if ($entry->at), <x-when :at="$entry->at" />@endif</small></span></label></li>
                     @endforeach
                 </ul>
                 @if ($one['more'] > 0)<p>{{ __('views/restore.and_more_which', ['one' => App\Words\Numbers::said($one['more'])]) }} <a href="{{ route('restore', [$one['item'], $one['then']->number]) }}">{{ __('views/restore.a_restore_of_the_dataset_alone') }}</a> {{ __('views/restore.has') }}</p>@endif

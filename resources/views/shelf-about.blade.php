@@ -2,7 +2,7 @@
     <div class="frame">
         <x-shelves :current="$shelf" at="shelf" />
         <main id="main" class="shelf">
-            <div class="shelf-head"><h1>{{ __('views/shelf-about.about_2', ['name' => $shelf->name]) }}</h1></div>
+            <div class="shelf-head"><h1>{{ __('views/shelf-about.about_name', ['name' => $shelf->name]) }}</h1></div>
             <x-problems />
             <div class="two">
                 @can('manage', $shelf)

@@ -75,7 +75,7 @@
                     <div class="ribbon-mist" data-mist="before"></div>
                     <div class="ribbon-flags" data-flags></div>
                     <button type="button" class="handle" role="slider" data-end="at" aria-label="{{ __('views/shelf-day.as_it_was') }}" aria-valuemin="0" aria-valuemax="0" aria-valuenow="0"><span><b></b></span></button>
-                    <button type="button" class="handle is-later" role="slider" data-end="until" aria-label="{{ __('views/shelf-day.held_against_2') }}" aria-valuemin="0" aria-valuemax="0" aria-valuenow="0"><span><b></b></span></button>
+                    <button type="button" class="handle is-later" role="slider" data-end="until" aria-label="{{ __('views/shelf-day.held_against_label') }}" aria-valuemin="0" aria-valuemax="0" aria-valuenow="0"><span><b></b></span></button>
                 </div>
             </div>
             <noscript><p class="notice">{{ __('views/shelf-day.the_ribbon_needs_javascript_a_day') }}</p></noscript>

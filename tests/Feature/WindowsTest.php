@@ -89,8 +89,8 @@ final class WindowsTest extends FeatureCase
     private function restore(Item $item, User $person, int $number): null
     {
         $versions = Version::query()->where('item_id', $item->refresh()->id)->orderBy('number')->get();
-        $version = $versions[$number % count($versions)]->setRelation('item', $item);
-        app(RestoreVersion::class)->handle($item, $version, $person, $item->head);
+        $version = $versions->values()->get($number % count($versions)) ?? self::fail('there is no version');
+        app(RestoreVersion::class)->handle($item, $version->setRelation('item', $item), $person, $item->head);
 
         return null;
     }

@@ -5,7 +5,7 @@ return [
     'how_others_see_you' => 'How others see you',
     'name' => 'Name',
     'colour' => 'Colour',
-    'colour_2' => 'Colour :colour',
+    'colour_name' => 'Colour :colour',
     'how_you_see_the_place' => 'How you see the place',
     'light_or_dark' => 'Light or dark',
     'as_the_device_has_it' => 'as the device has it',

@@ -81,7 +81,7 @@ return [
     'layout' => [
         'misty_attic' => ':title · Misty Attic',
         'to_the_content' => 'To the content',
-        'misty_attic_2' => 'Misty Attic',
+        'misty_attic_name' => 'Misty Attic',
         'in_every_version' => 'In every version',
         'find_in_every_version' => 'Find in every version',
         'signed_in_as' => 'Signed in as',

@@ -2,7 +2,7 @@
 
 return [
     'find' => 'Find',
-    'find_2' => 'Find “',
+    'find_quoted' => 'Find “',
     'where' => 'Where',
     'all_that_i_may_see' => 'All that I may see',
     'the_item_i_came_from' => 'The item I came from',

@@ -2,7 +2,7 @@
 
 return [
     'delete_for_good' => 'Delete :title for good',
-    'delete_for_good_2' => 'Delete “:title” for good?',
+    'delete_for_good_title' => 'Delete “:title” for good?',
     'its_one_version_goes' => '{1} Its one version goes|[2,*] All :count versions of it go',
     'its_one_entry_with_its_history' => '{1} its one entry with its history|[2,*] its :count entries with their histories',
     'and' => ', and :entries',

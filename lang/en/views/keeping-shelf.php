@@ -2,7 +2,7 @@
 
 return [
     'what_is_kept_on' => 'What is kept on :name',
-    'what_is_kept_on_2' => 'What is kept on “:name”',
+    'what_is_kept_on_name' => 'What is kept on “:name”',
     'an_item_may_have_rules_of' => 'an item may have rules of its own',
     'as_the_place_has_it' => 'As the place has it',
     'all_on_it_takes_what_items' => 'All on it takes :items; what items share counts once.',

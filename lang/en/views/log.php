@@ -2,7 +2,7 @@
 
 return [
     'log_of' => 'Log of :name',
-    'log_of_2' => 'Log of “:name”',
+    'log_of_name' => 'Log of “:name”',
     'what_was_deleted_restored_published' => 'what was deleted, restored, published, downloaded, and who may do what; for its owners',
     'what_it_is_about' => 'What it is about',
     'about_everything' => 'about everything',

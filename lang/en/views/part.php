@@ -6,7 +6,7 @@ return [
     'the_newest_first' => ':older, the newest first.',
     'drawn_from_it' => 'Drawn from it:',
     'in' => '“:string” in',
-    'in_2' => ':name in',
+    'name_in' => ':name in',
     'gone_now' => 'gone now',
     'as_it_is_now' => 'as it is now',
     'bring_it_back_as_it_was' => 'Bring it back as it was before that',

@@ -2,7 +2,7 @@
 
 return [
     'people_of' => 'People of :name',
-    'people_of_2' => 'People of “:name”',
+    'people_of_name' => 'People of “:name”',
     'it_is_in_their_mail_you' => 'It is in their mail. You can also pass this link on; it works once, for seven days, and opens this shelf alone:',
     'invitation_link' => 'Invitation link',
     'is_known_here_from_elsewhere_the' => ':value is known here from elsewhere: the link is in their mail, and nowhere else.',
@@ -19,7 +19,7 @@ return [
     'stop' => 'Stop',
     'allow' => 'Allow',
     'leave' => 'Leave…',
-    'remove_2' => 'Remove…',
+    'remove_asks' => 'Remove…',
     'you' => 'You',
     'will_no_longer_see_this_shelf' => ':who will no longer see this shelf. What :id wrote stays, under :id_2 name.',
     'leave_the_shelf' => 'Leave the shelf',

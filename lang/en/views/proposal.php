@@ -2,7 +2,7 @@
 
 return [
     'of' => ' of ',
-    'a_change_to_2' => 'A change to :title:title_2',
+    'a_change_to_title' => 'A change to :title:title_2',
     'waits_for_a_yes' => 'waits for a yes',
     'a_change_that' => 'a change that :value',
     's_change_to' => ':who’s change to :title',
@@ -14,7 +14,7 @@ return [
     'everybody_sees' => 'Everybody sees',
     'before' => 'Before',
     'it_would_be' => 'It would be',
-    'proposed_2' => 'Proposed',
+    'proposed_heading' => 'Proposed',
     'no_answer' => 'no answer',
     'written_since_proposed_it_a_yes' => 'written since :who proposed it: a yes takes its place',
     'what_do_you_say_to' => 'What do you say to :who?',

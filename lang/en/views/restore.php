@@ -2,7 +2,7 @@
 
 return [
     'restore_to' => 'Restore :title to :number',
-    'restore_to_2' => 'Restore “:title” to :number',
+    'restore_title_to' => 'Restore “:title” to :number',
     'as_it_stood_on' => 'as it stood on',
     'nothing_is_overwritten_this_becomes' => '. Nothing is overwritten: this becomes version :head, and :head_2 stays in the history.',
     'untick_what_should_stay_as_it' => 'Untick what should stay as it is now.',
@@ -34,8 +34,8 @@ return [
     'its_records_follow_another_item_and' => 'Its records follow another item, and stay as they are there.',
     'what_is_ticked_comes_back_together' => 'What is ticked comes back together with the report, or not at all.',
     'another_report_hangs_on_it' => '{1} Another report hangs on it:|[2,*] Other reports hang on it:',
-    'goes_away_2' => 'Goes away: ',
-    'comes_back_2' => 'Comes back: ',
+    'goes_away_colon' => 'Goes away: ',
+    'comes_back_colon' => 'Comes back: ',
     'the_report_needs_it' => 'the report needs it',
     'and_more_which' => 'and :one more, which',
     'a_restore_of_the_dataset_alone' => 'a restore of the dataset alone',

@@ -2,7 +2,7 @@
 
 return [
     'about' => 'About :name',
-    'about_2' => 'About “:name”',
+    'about_name' => 'About “:name”',
     'name_and_purpose' => 'Name and purpose',
     'what_is_it_called' => 'What is it called?',
     'what_is_it_for' => 'What is it for?',

@@ -33,6 +33,6 @@ return [
     'bring_back_what_is_ticked' => 'Bring back what is ticked…',
     'the_ribbon_of_the_shelf' => 'The ribbon of the shelf',
     'all_of_the_shelf' => 'All of the shelf',
-    'held_against_2' => 'Held against',
+    'held_against_label' => 'Held against',
     'the_ribbon_needs_javascript_a_day' => 'The ribbon needs JavaScript; a day can be written above.',
 ];

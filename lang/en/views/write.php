@@ -77,7 +77,7 @@ return [
         'code_in_the_line' => 'Code in the line',
         'code_in_the_line_ctrl_e' => 'Code in the line (Ctrl+E)',
         'bulleted_list' => 'Bulleted list',
-        'list_2' => '• List',
+        'bullet_list' => '• List',
         'numbered_list' => 'Numbered list',
         '1_list' => '1. List',
         'tick_list' => 'Tick list',

@@ -13,7 +13,7 @@
 <body class="{{ $body }}" data-screen="{{ request()->route()?->getName() }}" @if ($kind !== null) data-kind="{{ $kind }}" @endif>
     <a class="skip" href="#main">{{ __('views/components.layout.to_the_content') }}</a>
     <header class="top">
-        <a class="top-mark" href="{{ route('home') }}"><x-glyph name="mark" /> <b>{{ __('views/components.layout.misty_attic_2') }}</b></a>
+        <a class="top-mark" href="{{ route('home') }}"><x-glyph name="mark" /> <b>{{ __('views/components.layout.misty_attic_name') }}</b></a>
         <span class="top-place">{{ config('attic.place') }}</span>
         @auth
             <form class="top-find" method="get" action="{{ route('find', absolute: false) }}" role="search" aria-label="{{ __('views/components.layout.in_every_version') }}"><input type="search" name="q" maxlength="200" value="{{ request()->routeIs('find') ? request()->query('q') : '' }}" placeholder="{{ __('views/components.layout.find_in_every_version') }}" aria-label="{{ __('views/components.layout.find_in_every_version') }}">@if (request()->route('item') instanceof App\Models\Item)<input type="hidden" name="near" value="{{ request()->route('item')->key }}">@endif</form>

@@ -1,6 +1,6 @@
 <section class="ribbon" id="ribbon" tabindex="-1" aria-label="{{ __('views/history.ribbon.the_ribbon_of_versions') }}" data-ribbon>
     <div class="ribbon-bar">
-        <b>@if ($item->sight === null){{ trans_choice('views/history.ribbon.one_version', $item->kept()) }}@else{{ trans_choice($item->form_id !== null ? 'views/history.ribbon.one_version_2' : 'views/history.ribbon.one_published_version', count($item->sight->numbers)) }}@endif</b> <span class="ribbon-since" data-sittings></span>
+        <b>@if ($item->sight === null){{ trans_choice('views/history.ribbon.one_version', $item->kept()) }}@else{{ trans_choice($item->form_id !== null ? 'views/history.ribbon.versions_as_agreed' : 'views/history.ribbon.one_published_version', count($item->sight->numbers)) }}@endif</b> <span class="ribbon-since" data-sittings></span>
         <span class="switch" role="group" aria-label="{{ __('views/history.ribbon.on_the_ribbon') }}">
             <button type="button" data-only="" aria-pressed="true">{{ __('views/history.ribbon.all') }}</button>
             <button type="button" data-only="milestones" aria-pressed="false">{{ __('views/history.ribbon.milestones') }}</button>
@@ -67,5 +67,5 @@
             <span><img data-card="after" alt=""><i data-tag="after"></i></span>
         </div>
     </div>
-    <noscript><p class="notice">{{ __('views/history.ribbon.the_ribbon_needs_javascript_the') }} <a href="{{ route('list', $item) }}">{{ __('views/history.ribbon.list_2') }}</a> {{ __('views/history.ribbon.has_the_same') }}</p></noscript>
+    <noscript><p class="notice">{{ __('views/history.ribbon.the_ribbon_needs_javascript_the') }} <a href="{{ route('list', $item) }}">{{ __('views/history.ribbon.list_word') }}</a> {{ __('views/history.ribbon.has_the_same') }}</p></noscript>
 </section>

@@ -22,7 +22,7 @@
         @include('history.pieces')
     </div>
 @else
-    <div class="state" tabindex="0" role="region" aria-label="{{ __('views/history.state.what_changed_between_and_2', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
+    <div class="state" tabindex="0" role="region" aria-label="{{ __('views/history.state.what_changed_between', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
         <article class="paper prose">@include($blockView ?? $past::BLOCKS, ['side' => 'both'])</article>
         @include('history.pieces')
     </div>

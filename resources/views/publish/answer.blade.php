@@ -10,7 +10,7 @@
             <textarea class="textarea" id="note" name="note" rows="2" maxlength="{{ config('attic.note') }}">{{ old('note') }}</textarea>
             <div class="wish-do"><button class="button is-dark" name="answer" value="published">{{ __('views/publish.answer.yes_publish', ['number' => $plan->version->number]) }}</button><button class="button" name="answer" value="refused">{{ __('views/publish.answer.not_yet') }}</button></div>
         </form>
-        @if (Gate::allows('write', $plan->item))<p class="door-note">{{ __('views/publish.answer.or') }} <a href="{{ route('item', $plan->item) }}">{{ __('views/publish.answer.edit_it_first') }}</a>@if ($plan->newer > 0){{ __('views/publish.answer.or_2') }} <a href="{{ route('publish', [$plan->item, $plan->item->head]) }}">{{ __('views/publish.answer.look_at_the_newest_draft', ['head' => $plan->item->head]) }}</a>@endif{{ __('views/publish.answer.publishing_another_version_answers') }}</p>@endif
+        @if (Gate::allows('write', $plan->item))<p class="door-note">{{ __('views/publish.answer.or') }} <a href="{{ route('item', $plan->item) }}">{{ __('views/publish.answer.edit_it_first') }}</a>@if ($plan->newer > 0){{ __('views/publish.answer.comma_or') }} <a href="{{ route('publish', [$plan->item, $plan->item->head]) }}">{{ __('views/publish.answer.look_at_the_newest_draft', ['head' => $plan->item->head]) }}</a>@endif{{ __('views/publish.answer.publishing_another_version_answers') }}</p>@endif
     @else
         <p class="door-note">{{ __('views/publish.answer.it_waits_for_the_yes_of', ['name' => $plan->item->shelf->name]) }}</p>
     @endif

@@ -20,7 +20,7 @@
         <button type="button" data-do="code" aria-label="{{ __('views/write.tools.code_in_the_line') }}" title="{{ __('views/write.tools.code_in_the_line_ctrl_e') }}"><code>{&thinsp;}</code></button>
     </span>
     <span class="tool-group">
-        <button type="button" data-do="bullet" title="{{ __('views/write.tools.bulleted_list') }}">{{ __('views/write.tools.list_2') }}</button>
+        <button type="button" data-do="bullet" title="{{ __('views/write.tools.bulleted_list') }}">{{ __('views/write.tools.bullet_list') }}</button>
         <button type="button" data-do="number" title="{{ __('views/write.tools.numbered_list') }}">{{ __('views/write.tools.1_list') }}</button>
         <button type="button" data-do="task" title="{{ __('views/write.tools.tick_list') }}">{{ __('views/write.tools.tasks') }}</button>
     </span>

@@ -70,7 +70,7 @@ return [
     ],
     'past' => [
         'version_read_only' => 'Version :number, read only',
-        'what_changed_between_and_2' => 'What changed between :number and :number_2',
+        'what_changed_between' => 'What changed between :number and :number_2',
         'its_records' => 'Its records',
         'new_field' => 'new field',
         'field_removed' => 'field removed',
@@ -143,7 +143,7 @@ return [
         'change' => 'Change…',
         'new_field' => 'New field…',
         'change_record' => 'Change record :row',
-        'change_2' => 'Change',
+        'change_button' => 'Change',
         'history_of_record' => 'History of record :row',
         'history' => 'History',
         'no_records_yet' => 'No records yet.',

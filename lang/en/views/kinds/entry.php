@@ -65,7 +65,7 @@ return [
     ],
     'past' => [
         'version_read_only' => 'Version :number, read only',
-        'what_changed_between_and_2' => 'What changed between :number and :number_2',
+        'what_changed_between' => 'What changed between :number and :number_2',
     ],
     'sums' => [
         'entries_of_summed_up' => 'Entries of :title, summed up',
@@ -100,7 +100,7 @@ return [
         'next' => 'Next',
     ],
     'write' => [
-        'of_2' => ':title of :title_2',
+        'title_of_title' => ':title of :title_2',
         'your_change_waits_for_a_yes' => 'Your change waits for a yes',
         'you_see_it_below_everybody_else' => 'You see it below; everybody else sees the entry without it.',
         'look_at_it' => 'Look at it…',

@@ -19,7 +19,7 @@ return [
     ],
     'new' => [
         'a_file_for' => 'A file for :name',
-        'a_file_for_2' => 'A file for “:name”',
+        'a_file_for_name' => 'A file for “:name”',
         'it_is_kept_as_it_is' => 'It is kept as it is, to the byte, with every version that follows. :value',
         'back_to_the_shelf' => 'Back to the shelf',
     ],
@@ -27,16 +27,16 @@ return [
         'let_go_and_it_is_kept' => 'Let go, and it is kept on “:name”',
     ],
     'past' => [
-        'what_changed_between_and_2' => 'What changed between :number and :number_2',
+        'what_changed_between' => 'What changed between :number and :number_2',
         'version' => 'Version :number',
     ],
     'pictures' => [
-        'what_changed_between_and_2' => 'What changed between :number and :number_2',
+        'what_changed_between' => 'What changed between :number and :number_2',
         'in' => ':name in :number',
         'less_than_0_1' => 'less than 0.1',
         'earlier' => 'Earlier: :number',
         'later' => 'Later: :number',
-        'how_much_of_lies_over_2' => 'How much of :number lies over :number_2',
+        'how_much_lies_over' => 'How much of :number lies over :number_2',
     ],
     'write' => [
         'the_file_as_it_is_now' => 'The file as it is now',

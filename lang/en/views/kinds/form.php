@@ -29,7 +29,7 @@ return [
     ],
     'past' => [
         'version_read_only' => 'Version :number, read only',
-        'what_changed_between_and_2' => 'What changed between :number and :number_2',
+        'what_changed_between' => 'What changed between :number and :number_2',
         'try_this_version_out' => 'Try this version out',
         'as_the_person_answering_saw_it' => ', as the person answering saw it',
         'nothing_is_asked' => 'Nothing is asked.',
@@ -45,7 +45,7 @@ return [
     ],
     'settle' => [
         'which_of_the_two' => 'Which of the two? :title',
-        'which_of_the_two_2' => 'Which of the two?',
+        'which_of_the_two_question' => 'Which of the two?',
         'yours' => 'Yours:',
         'changed_here' => 'Changed here:',
         'send' => 'Send',

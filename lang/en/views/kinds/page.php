@@ -21,7 +21,7 @@ return [
         'earlier' => 'Earlier: :number,',
         'later' => 'Later: :number,',
         'the_newest' => ', the newest',
-        'what_changed_between_and_2' => 'What changed between :number and :number_2',
+        'what_changed_between' => 'What changed between :number and :number_2',
     ],
     'pictures' => [
         'compare_the_pictures' => 'Compare the pictures',
@@ -30,9 +30,9 @@ return [
         'difference' => 'Difference',
         'earlier' => 'Earlier: :string',
         'later' => 'Later: :string',
-        'earlier_2' => 'Earlier',
+        'earlier_end' => 'Earlier',
         'how_much_of_the_earlier_picture' => 'How much of the earlier picture shows',
-        'later_2' => 'Later',
+        'later_end' => 'Later',
     ],
     'tools' => [
         'page_tools' => 'Page tools',

@@ -35,7 +35,7 @@ return [
         'in_the_cells' => 'In the cells',
         'values' => 'Values',
         'formulas' => 'Formulas',
-        'what_changed_between_and_2' => 'What changed between :number and :number_2',
+        'what_changed_between' => 'What changed between :number and :number_2',
         'version_read_only' => 'Version :number, read only',
         'who_wrote_what_in' => 'Who wrote what in :number',
         'version_by' => 'Version :number, by',

@@ -38,7 +38,7 @@
                     @foreach ($rows as $row => $record)
                         <tr data-part="{{ $record }}">
                             @foreach ($view->data->fields as $id => $field)<td data-cell="{{ $record }}/{{ $id }}" data-th="{{ $field->string('name') }}" @class(['is-number' => in_array($view->data->type($id), ['number', 'money'], true), 'data-wrong' => $view->isUnread($row, $id)])>{{ Str::limit($view->value($row, $id), 80) }}</td>@endforeach
-                            @can('write', $item)<td class="versions-do">@unless ($item->follows())<a href="{{ route('record.edit', ['item' => $item, 'record' => $record, 'at' => $row]) }}" aria-label="{{ __('views/kinds/dataset.show.change_record', ['row' => $row + 1]) }}">{{ __('views/kinds/dataset.show.change_2') }}</a>@endunless <a href="{{ route('part', [$item, $record]) }}" aria-label="{{ __('views/kinds/dataset.show.history_of_record', ['row' => $row + 1]) }}">{{ __('views/kinds/dataset.show.history') }}</a></td>@endcan
+                            @can('write', $item)<td class="versions-do">@unless ($item->follows())<a href="{{ route('record.edit', ['item' => $item, 'record' => $record, 'at' => $row]) }}" aria-label="{{ __('views/kinds/dataset.show.change_record', ['row' => $row + 1]) }}">{{ __('views/kinds/dataset.show.change_button') }}</a>@endunless <a href="{{ route('part', [$item, $record]) }}" aria-label="{{ __('views/kinds/dataset.show.history_of_record', ['row' => $row + 1]) }}">{{ __('views/kinds/dataset.show.history') }}</a></td>@endcan
                         </tr>
                     @endforeach
                 </tbody>

@@ -1,6 +1,6 @@
 <x-reading :title="__('views/kinds/form.settle.which_of_the_two', ['title' => $title])">
     <main class="answering">
-        <h1>{{ __('views/kinds/form.settle.which_of_the_two_2') }}</h1>
+        <h1>{{ __('views/kinds/form.settle.which_of_the_two_question') }}</h1>
         <p class="answer-note" role="status">{{ trans_choice('form.met', $held->count()) }}</p>
         <form method="post" action="{{ $action }}" class="answer-form">
             @foreach ($held as ['held' => $edit, 'view' => $view])

@@ -16,7 +16,7 @@
         </div>
     </div>
 @else
-    <div class="state is-page" tabindex="0" role="region" aria-label="{{ __('views/kinds/page.past.what_changed_between_and_2', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
+    <div class="state is-page" tabindex="0" role="region" aria-label="{{ __('views/kinds/page.past.what_changed_between', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
         <div class="page-and-map">
             <div class="page @if (! $address->marks) is-unmarked @endif" data-traced>@include('kinds.page.compared', ['side' => $address->marks ? 'both' : 'new', 'named' => true])</div>
             @include('kinds.page.map')

@@ -8,5 +8,5 @@
         <img src="{{ route('picture', [$item, $was->string('chunk')]) }}" alt="{{ __('views/kinds/page.pictures.earlier', ['string' => $was->string('alt')]) }}">
         <img src="{{ route('picture', [$item, $is->string('chunk')]) }}" alt="{{ __('views/kinds/page.pictures.later', ['string' => $is->string('alt')]) }}" data-later>
     </div>
-    <label class="pictures-slide">{{ __('views/kinds/page.pictures.earlier_2') }} <input type="range" min="0" max="100" value="50" aria-label="{{ __('views/kinds/page.pictures.how_much_of_the_earlier_picture') }}" data-slide> {{ __('views/kinds/page.pictures.later_2') }}</label>
+    <label class="pictures-slide">{{ __('views/kinds/page.pictures.earlier_end') }} <input type="range" min="0" max="100" value="50" aria-label="{{ __('views/kinds/page.pictures.how_much_of_the_earlier_picture') }}" data-slide> {{ __('views/kinds/page.pictures.later_end') }}</label>
 </div>

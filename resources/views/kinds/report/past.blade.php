@@ -1,7 +1,7 @@
-<div class="state is-report-past @if ($address->view === 'was') is-was @endif" tabindex="0" role="region" aria-label="{{ $address->view === 'was' ? __('views/kinds/report.past.version_read_only', ['number' => $from->number]) : __('views/kinds/report.past.what_changed_between_and_2', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
+<div class="state is-report-past @if ($address->view === 'was') is-was @endif" tabindex="0" role="region" aria-label="{{ $address->view === 'was' ? __('views/kinds/report.past.version_read_only', ['number' => $from->number]) : __('views/kinds/report.past.what_changed_between', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
     @if ($address->view === 'was')
         @include('history.banner')
-        <p class="report-period">{{ $address->show === 'today' ? __('views/kinds/report.past.its_pages_as_they_were_with') : __('views/kinds/report.past.its_pages_as_they_were_with_2') }}</p>
+        <p class="report-period">{{ $address->show === 'today' ? __('views/kinds/report.past.its_pages_as_they_were_with') : __('views/kinds/report.past.its_pages_with_data_of_then') }}</p>
         <div class="report-sheet">@include('kinds.report.sheet', ['shown' => '', 'mayWrite' => false, 'data' => 'past'])</div>
     @else
         <div class="report-past">

@@ -26,7 +26,7 @@
     <p class="dialog-problem" role="alert" hidden></p>
     <div class="dialog-do">
         <button type="button" class="button is-quiet" data-settings-do="widget-remove">{{ __('views/kinds/report.widget-settings.remove_it') }}</button><button type="button" class="button is-quiet" data-settings-do="widget-copy">{{ __('views/kinds/report.widget-settings.copy_it') }}</button>
-        @if (count($pages) > 1)<select class="tool-style" aria-label="{{ __('views/kinds/report.widget-settings.to_another_page') }}" data-to-page><option value="">{{ __('views/kinds/report.widget-settings.to_another_page_2') }}</option>@foreach ($pages as $page)<option value="{{ $page->id }}">{{ $page->string('title') }}</option>@endforeach</select>@endif
+        @if (count($pages) > 1)<select class="tool-style" aria-label="{{ __('views/kinds/report.widget-settings.to_another_page') }}" data-to-page><option value="">{{ __('views/kinds/report.widget-settings.to_another_page_asks') }}</option>@foreach ($pages as $page)<option value="{{ $page->id }}">{{ $page->string('title') }}</option>@endforeach</select>@endif
         <button type="button" class="button" data-close>{{ __('views/kinds/report.widget-settings.cancel') }}</button><button class="button is-dark">{{ __('views/kinds/report.widget-settings.save') }}</button>
     </div>
 </form>

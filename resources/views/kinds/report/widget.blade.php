@@ -20,7 +20,7 @@
         @endif
     @endif
     @if ($mayWrite)
-        <div class="widget-do"><button type="button" class="widget-grip" tabindex="-1" aria-hidden="true" data-grip title="{{ __('views/kinds/report.widget.drag_to_move') }}">⠿</button><button type="button" class="button is-quiet" data-set aria-label="{{ __('views/kinds/report.widget.set_up', ['title' => $widget->title()]) }}">{{ __('views/kinds/report.widget.set_up_2') }}</button></div>
+        <div class="widget-do"><button type="button" class="widget-grip" tabindex="-1" aria-hidden="true" data-grip title="{{ __('views/kinds/report.widget.drag_to_move') }}">⠿</button><button type="button" class="button is-quiet" data-set aria-label="{{ __('views/kinds/report.widget.set_up', ['title' => $widget->title()]) }}">{{ __('views/kinds/report.widget.set_up_asks') }}</button></div>
         <span class="widget-size" data-size aria-hidden="true" title="{{ __('views/kinds/report.widget.drag_to_size') }}"></span>
     @endif
 </article>
