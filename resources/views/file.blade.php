@@ -2,7 +2,7 @@
     <main id="main" class="door">
         <div class="door-sheet is-wide">
             <h1>{{ __('views/file.a_file_as_the_next_version', ['title' => $item->title]) }}</h1>
-            <p class="door-note">{{ __('views/file.what_the_file_holds_becomes_version', ['head' => $item->head + 1, 'kind' => __("item.file_parts.{$item->kind}"), 'head_2' => $item->head]) }}</p>
+            <p class="door-note">{{ __('views/file.what_the_file_holds_becomes_version', ['next' => $item->head + 1, 'kind' => __("item.file_parts.{$item->kind}"), 'head' => $item->head]) }}</p>
             <x-problems />
             <form method="post" action="{{ route('item.file.store', $item) }}" enctype="multipart/form-data" data-slow="{{ __('views/file.reading_and_matching') }}">
                 @csrf

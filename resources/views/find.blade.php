@@ -62,7 +62,7 @@
                         @endforeach
                     </tbody>
                 </table>
-                @if ($finds->count > App\View\Finding\Finds::SHOWN)<nav class="pages" aria-label="{{ __('views/find.pages') }}">@if ($page > 1)<a class="button" href="{{ $more(['page' => $page - 1]) }}">{{ __('views/find.before') }}</a>@endif <span>{{ __('views/find.to_2_of', ['shown_at_most' => ($page - 1) * App\View\Finding\Finds::SHOWN + 1, 's_h_o_w_n_2' => min($finds->count, $page * App\View\Finding\Finds::SHOWN), 'number_of' => App\Words\Numbers::said($finds->count)]) }}</span> @if ($page * App\View\Finding\Finds::SHOWN < $finds->count)<a class="button" href="{{ $more(['page' => $page + 1]) }}">{{ __('views/find.next') }}</a>@endif</nav>@endif
+                @if ($finds->count > App\View\Finding\Finds::SHOWN)<nav class="pages" aria-label="{{ __('views/find.pages') }}">@if ($page > 1)<a class="button" href="{{ $more(['page' => $page - 1]) }}">{{ __('views/find.before') }}</a>@endif <span>{{ __('views/find.shown_of', ['first' => ($page - 1) * App\View\Finding\Finds::SHOWN + 1, 'last' => min($finds->count, $page * App\View\Finding\Finds::SHOWN), 'all' => App\Words\Numbers::said($finds->count)]) }}</span> @if ($page * App\View\Finding\Finds::SHOWN < $finds->count)<a class="button" href="{{ $more(['page' => $page + 1]) }}">{{ __('views/find.next') }}</a>@endif</nav>@endif
             @endif
         </main>
     </div>

@@ -2,7 +2,7 @@
     <main id="main" class="door">
         <div class="door-sheet">
             <h1>{{ __('views/invitation.welcome_name', ['name' => explode(' ', $invitation->name)[0]]) }}</h1>
-            <p class="door-note">{{ __('views/invitation.invites_you_where', ['name' => $invitation->user->name, 'name_2' => $invitation->shelf->name, 'value' => __('people.would.'.$invitation->role->value)]) }}</p>
+            <p class="door-note">{{ __('views/invitation.invites_you_where', ['name' => $invitation->user->name, 'shelf' => $invitation->shelf->name, 'value' => __('people.would.'.$invitation->role->value)]) }}</p>
             <x-problems />
             @if ($begins)
                 <form method="post" action="{{ request()->getRequestUri() }}">

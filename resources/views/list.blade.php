@@ -40,7 +40,7 @@
                             <td class="versions-who">@foreach ($sitting->editors() as $editor)<x-monogram :user="$editor" />@endforeach</td>
                             <td class="versions-when"><x-when :at="$sitting->newest()->saved_at" /></td>
                             <td>@foreach ($sitting->milestones() as $named)<span class="flag"><span>{{ $named }}</span></span>@endforeach</td>
-                            <td class="versions-do"><a href="{{ route('history', ['item' => $item, 'from' => $item->lookFrom($sitting->oldest()->number), 'to' => $sitting->newest()->number]) }}" aria-label="{{ __('views/list.what_changed_in_the_sitting_of', ['number' => $sitting->oldest()->number, 'number_2' => $sitting->newest()->number]) }}">{{ __('views/list.what_changed') }}</a></td>
+                            <td class="versions-do"><a href="{{ route('history', ['item' => $item, 'from' => $item->lookFrom($sitting->oldest()->number), 'to' => $sitting->newest()->number]) }}" aria-label="{{ __('views/list.what_changed_in_the_sitting_of', ['number' => $sitting->oldest()->number, 'later' => $sitting->newest()->number]) }}">{{ __('views/list.what_changed') }}</a></td>
                         </tr>
                     @endif
                     @foreach ($asked->fold && $bySittings ? [] : $sitting->lines as $line)

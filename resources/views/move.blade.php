@@ -11,7 +11,7 @@
                 <div class="dialog-do"><a class="button" href="{{ route('item', $item) }}">{{ __('views/move.cancel') }}</a><button class="button is-dark">{{ __('views/move.see_what_changes') }}</button></div>
             </form>
         @else
-            <p class="door-note">{{ __('views/move.from_to_2_with_its_whole', ['name' => $item->shelf->name, 'name_2' => $plan->to->name]) }}</p>
+            <p class="door-note">{{ __('views/move.from_shelf_to_shelf', ['from' => $item->shelf->name, 'to' => $plan->to->name]) }}</p>
             @if ($plan->people === [])
                 <p>{{ __('views/move.the_same_people_may_do_the') }}</p>
             @else

@@ -43,7 +43,7 @@
                                         <summary class="button is-quiet">{{ $membership->user_id === auth()->id() ? __('views/people.leave') : __('views/people.remove_asks') }}</summary>
                                         <form class="menu-sheet is-right menu-form" method="post" action="{{ route('people.destroy', [$shelf, $membership]) }}">
                                             @csrf @method('delete')
-                                            <p>{{ __('views/people.will_no_longer_see_this_shelf', ['who' => $membership->user_id === auth()->id() ? __('views/people.you') : $membership->user->firstName(), 'id' => $membership->user_id === auth()->id() ? 'you' : 'they', 'id_2' => $membership->user_id === auth()->id() ? 'your' : 'their']) }}</p>
+                                            <p>{{ __('views/people.will_no_longer_see_this_shelf', ['who' => $membership->user_id === auth()->id() ? __('views/people.you') : $membership->user->firstName(), 'they' => $membership->user_id === auth()->id() ? 'you' : 'they', 'their' => $membership->user_id === auth()->id() ? 'your' : 'their']) }}</p>
                                             <button class="button is-dark">{{ $membership->user_id === auth()->id() ? __('views/people.leave_the_shelf') : __('views/people.take_off_the_shelf') }}</button>
                                         </form>
                                     </details>

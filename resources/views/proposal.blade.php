@@ -1,4 +1,4 @@
-<x-layout :title="__('views/proposal.a_change_to_title', ['title' => $item->title, 'title_2' => ($item->form === null ? '' : __('views/proposal.of').$item->form->title)])" body="is-item">
+<x-layout :title="__('views/proposal.a_change_to_title', ['title' => $item->title, 'form' => ($item->form === null ? '' : __('views/proposal.of').$item->form->title)])" body="is-item">
     <x-item-head :item="$item" at="history">{{ __('views/proposal.a_change_that', ['value' => $waits ? __('views/proposal.waits_for_a_yes') : __("agreeing.state.{$proposal->state->value}")]) }}</x-item-head>
     <main id="main" class="plan">
         <h1>{{ __('views/proposal.s_change_to', ['who' => $proposal->user->firstName(), 'title' => mb_strtolower($item->title)]) }}</h1>

@@ -9,7 +9,7 @@
                     @elseif ($plan->changesNothing()) {{ trans_choice('publishing.see', 0) }}
                     @else {{ trans_choice('publishing.see', count($plan->comparison->entries)) }} @endif
                 </h2>
-                <p>@if ($plan->comparison === null) {{ __('views/publish.all_of_becomes_visible_to_them', ['number' => $plan->version->number]) }} @else {{ __('views/publish.live_to', ['number' => $plan->live->number, 'number_2' => $plan->version->number]) }} @endif</p>
+                <p>@if ($plan->comparison === null) {{ __('views/publish.all_of_becomes_visible_to_them', ['number' => $plan->version->number]) }} @else {{ __('views/publish.live_to', ['number' => $plan->live->number, 'later' => $plan->version->number]) }} @endif</p>
             </div>
             @if ($plan->figures !== [])<ul class="publish-figures">@foreach ($plan->figures as $one)<li>{{ __('publishing.figures', [...$one, 'was' => (string) $one['was'], 'is' => (string) $one['is']]) }}</li>@endforeach</ul>@endif
             @if ($plan->comparison !== null)

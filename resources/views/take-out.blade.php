@@ -1,7 +1,7 @@
 <x-layout :title="__('views/take-out.take_out_edits_of', ['title' => $item->title])" body="is-item">
     <main id="main" class="plan" data-plan>
         <h1>{{ __('views/take-out.take_s_edits_out_of', ['who' => $edits->author->firstName(), 'title' => $item->title]) }}</h1>
-        <p class="plan-lead">{{ __('views/take-out.what_others_wrote_and_what_wrote', ['to' => trans_choice('history.take_out.versions', count($numbers), ['from' => $edits->from, 'to' => $edits->to]), 'who' => $edits->author->firstName(), 'head' => $item->head + 1, 'head_2' => $item->head]) }}</p>
+        <p class="plan-lead">{{ __('views/take-out.what_others_wrote_and_what_wrote', ['to' => trans_choice('history.take_out.versions', count($numbers), ['from' => $edits->from, 'to' => $edits->to]), 'who' => $edits->author->firstName(), 'next' => $item->head + 1, 'head' => $item->head]) }}</p>
         @if ($mixed > 0)<p class="notice">{{ trans_choice('history.take_out.mixed', $mixed, ['count' => (string) $mixed, 'who' => $edits->author->firstName()]) }}</p>@endif
         <x-problems />
         @if (count($tabs) > 1)

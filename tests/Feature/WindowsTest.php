@@ -37,7 +37,7 @@ final class WindowsTest extends FeatureCase
     public function test_two_windows_of_one_item_come_to_hold_what_the_server_has(string $kind): void
     {
         $seed = (int) (getenv('SEED') ?: random_int(1, 99999));
-        $lives = (int) (getenv('LIVES') ?: 4);
+        $lives = (int) (getenv('LIVES') ?: 2);
         $people = [$this->person('Ines Oduya'), $this->person('Tobi Brandt')];
         $shelf = $this->shelf('Volunteers', [[$people[0], Role::Owner], [$people[1], Role::Editor]]);
         for ($life = $seed; $life < $seed + $lives; $life++) {

@@ -7,7 +7,7 @@ const SECONDS = Number(process.env.MINUTE ?? 12);
 
 /** What is done is another thing every day. KIND=Page SEED=7 ROUNDS=60 asks for a life of one's own. */
 const SEED = Number(process.env.SEED ?? DAY);
-const ROUNDS = Number(process.env.ROUNDS ?? 24);
+const ROUNDS = Number(process.env.ROUNDS ?? 16);
 const KIND = process.env.KIND;
 
 /** Saves that were refused, and pages that broke. */

@@ -38,6 +38,6 @@ return [
     'copy_out' => 'Copy out…',
     'pages' => 'Pages',
     'before' => 'Before',
-    'to_2_of' => ':shown_at_most to :s_h_o_w_n_2 of :number_of',
+    'shown_of' => ':first to :last of :all',
     'next' => 'Next',
 ];

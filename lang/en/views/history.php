@@ -39,7 +39,7 @@ return [
         'by' => 'by :join',
         'since_it_went_live' => 'since it went live',
         'in' => 'in :number',
-        'between' => 'between :number and :number_2',
+        'between' => 'between :number and :later',
         'change_before_p' => 'Change before (p)',
         'next_change_n' => 'Next change (n)',
         'show_changes_by' => 'Show changes by',
@@ -51,7 +51,7 @@ return [
         'and_more_all_of_them_are' => 'and :more more: all of them are in',
         'the_comparison_to_take_along' => 'the comparison to take along',
         'and_because_the_data_changed' => 'And because the data changed',
-        '2_see_that_comparison' => ':title, :number → :number_2: see that comparison',
+        '2_see_that_comparison' => ':title, :number → :later: see that comparison',
         'so_many_versions_lie_between_that' => 'So many versions lie between that some words are told by the last person who edited their paragraph.',
     ],
     'pieces' => [
@@ -95,17 +95,17 @@ return [
         'has_the_same' => 'has the same.',
     ],
     'source' => [
-        'the_source_of_both' => 'The source of :number and :number_2',
+        'the_source_of_both' => 'The source of :number and :later',
         'lines_that_changed_and_three_around' => ':name: lines that changed, and three around them.',
         'the_source_is_the_same_at' => 'The source is the same at both ends.',
     ],
     'state' => [
         'version_read_only' => 'Version :number, read only',
-        'versions_and_2_side_by_side' => 'Versions :number and :number_2 side by side',
+        'versions_side_by_side' => 'Versions :number and :later side by side',
         'earlier' => 'Earlier: :number,',
         'later' => 'Later: :number,',
         'the_newest' => ', the newest',
-        'what_changed_between' => 'What changed between :number and :number_2',
+        'what_changed_between' => 'What changed between :number and :later',
     ],
     'written' => [
         'who_wrote_what_in' => 'Who wrote what in :number',

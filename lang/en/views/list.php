@@ -41,7 +41,7 @@ return [
     'compare_this_sitting' => 'Compare this sitting',
     'to_between' => ' to ',
     'and_one_more_version' => '{1} and one more version|[2,*] and :count more versions',
-    'what_changed_in_the_sitting_of' => 'What changed in the sitting of :number to :number_2',
+    'what_changed_in_the_sitting_of' => 'What changed in the sitting of :number to :later',
     'the_thread' => 'The thread: :line',
     'the_thread_label' => 'The thread',
     'comma_pinned' => ', pinned',

@@ -18,7 +18,7 @@ return [
     'marked_by' => '· marked by :who · :name',
     'compare_of_with' => 'Compare with…: “:name” of :title',
     'compare_with' => 'Compare with…',
-    'compare_with_name' => 'Compare with this: “:name_2” with “:name”',
+    'compare_with_name' => 'Compare with this: “:later” with “:name”',
     'compare_with_this' => 'Compare with this',
     'what_changed_since_of' => 'What changed since “:name” of :title',
     'changed_since' => 'Changed since',

@@ -8,7 +8,7 @@ return [
     'which_one' => 'Which one?',
     'cancel' => 'Cancel',
     'see_what_changes' => 'See what changes…',
-    'from_to_2_with_its_whole' => 'From “:name” to “:name_2”, with its whole history, milestones and public address.',
+    'from_shelf_to_shelf' => 'From “:from” to “:to”, with its whole history, milestones and public address.',
     'the_same_people_may_do_the' => 'The same people may do the same with it as now.',
     'who' => 'Who',
     'now' => 'Now',

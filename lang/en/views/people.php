@@ -21,7 +21,7 @@ return [
     'leave' => 'Leave…',
     'remove_asks' => 'Remove…',
     'you' => 'You',
-    'will_no_longer_see_this_shelf' => ':who will no longer see this shelf. What :id wrote stays, under :id_2 name.',
+    'will_no_longer_see_this_shelf' => ':who will no longer see this shelf. What :they wrote stays, under :their name.',
     'leave_the_shelf' => 'Leave the shelf',
     'take_off_the_shelf' => 'Take off the shelf',
     'did_not_come' => 'did not come',

@@ -2,7 +2,7 @@
 
 return [
     'of' => ' of ',
-    'a_change_to_title' => 'A change to :title:title_2',
+    'a_change_to_title' => 'A change to :title:form',
     'waits_for_a_yes' => 'waits for a yes',
     'a_change_that' => 'a change that :value',
     's_change_to' => ':who’s change to :title',

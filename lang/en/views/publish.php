@@ -5,7 +5,7 @@ return [
     'a_wish_to_publish' => 'A wish to publish ',
     'readers_see_nothing_yet' => 'Readers see nothing yet',
     'all_of_becomes_visible_to_them' => 'All of :number becomes visible to them',
-    'live_to' => ':number, live → :number_2',
+    'live_to' => ':number, live → :later',
     'one_newer_draft_is' => 'one newer draft is',
     'newer_drafts_are' => ':newer newer drafts are',
     'this_is_not_part_of_it' => 'This is :number; :newer not part of it.',

@@ -3,7 +3,7 @@
 return [
     'take_out_edits_of' => 'Take out edits of :title',
     'take_s_edits_out_of' => 'Take :who’s edits out of “:title”',
-    'what_others_wrote_and_what_wrote' => ':to What others wrote, and what :who wrote before and after, is kept. Nothing is overwritten: this becomes version :head, and :head_2 stays in the history. Untick what should stay.',
+    'what_others_wrote_and_what_wrote' => ':to What others wrote, and what :who wrote before and after, is kept. Nothing is overwritten: this becomes version :next, and :head stays in the history. Untick what should stay.',
     'of_which_tab' => 'Of which tab?',
     'all_of_them' => 'All of them',
     'only' => 'Only “:name”',

@@ -20,9 +20,9 @@ export function attachPlan(root) {
     const show = () => {
         const ticked = ticks.filter((tick) => tick.checked).length;
         const data = beside.filter((tick) => tick.checked).length;
-        count.textContent = inWords('history.plan.come_back_2_go_away', {
-            value: tickedIn('back'),
-            value_2: tickedIn('away'),
+        count.textContent = inWords('history.plan.come_back_go_away', {
+            back: tickedIn('back'),
+            away: tickedIn('away'),
             data: data > 0 ? inWords('history.plan.of_its_data', { data }) : '',
         });
         button.textContent =

@@ -1,4 +1,4 @@
-<div class="state is-source" tabindex="0" role="region" aria-label="{{ __('views/history.source.the_source_of_both', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
+<div class="state is-source" tabindex="0" role="region" aria-label="{{ __('views/history.source.the_source_of_both', ['number' => $from->number, 'later' => $to->number]) }}" data-state>
     <table class="source">
         <caption>{{ __('views/history.source.lines_that_changed_and_three_around', ['name' => $source->name]) }} @if ($source->isEmpty()) {{ __('views/history.source.the_source_is_the_same_at') }}@endif</caption>
         <tbody>

@@ -10,7 +10,7 @@
 @elseif (isset($source))
     @include('history.source')
 @elseif ($address->layout === 'side')
-    <div class="state is-side" tabindex="0" role="region" aria-label="{{ __('views/history.state.versions_and_2_side_by_side', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
+    <div class="state is-side" tabindex="0" role="region" aria-label="{{ __('views/history.state.versions_side_by_side', ['number' => $from->number, 'later' => $to->number]) }}" data-state>
         <div class="sides">
             <p class="sides-name">{{ __('views/history.state.earlier', ['number' => $from->number]) }} <x-when :at="$from->saved_at" exact /></p>
             <p class="sides-name">{{ __('views/history.state.later', ['number' => $to->number]) }} <x-when :at="$to->saved_at" exact />@if ($to->number === $item->head){{ __('views/history.state.the_newest') }} @endif</p>
@@ -22,7 +22,7 @@
         @include('history.pieces')
     </div>
 @else
-    <div class="state" tabindex="0" role="region" aria-label="{{ __('views/history.state.what_changed_between', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
+    <div class="state" tabindex="0" role="region" aria-label="{{ __('views/history.state.what_changed_between', ['number' => $from->number, 'later' => $to->number]) }}" data-state>
         <article class="paper prose">@include($blockView ?? $past::BLOCKS, ['side' => 'both'])</article>
         @include('history.pieces')
     </div>

@@ -24,7 +24,7 @@ return [
     ],
     'follow' => [
         'follows_again' => ':title follows again',
-        'let_follow_its_source_2_again' => 'Let “:title” follow its source “:title_2” again?',
+        'let_follow_its_source_again' => 'Let “:title” follow its source “:source” again?',
         'it_becomes_what_is_now_this' => 'It becomes what “:title” is now. This is one version, and it is yours; what goes by it stays in the history.',
         'what_changes_by_it' => 'What changes by it',
         'and_one_more_change' => '{1} and one more change|[2,*] and :count more changes',
@@ -70,7 +70,7 @@ return [
     ],
     'past' => [
         'version_read_only' => 'Version :number, read only',
-        'what_changed_between' => 'What changed between :number and :number_2',
+        'what_changed_between' => 'What changed between :number and :later',
         'its_records' => 'Its records',
         'new_field' => 'new field',
         'field_removed' => 'field removed',

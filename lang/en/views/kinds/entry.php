@@ -8,7 +8,7 @@ return [
         'change_from' => 'change from',
         'to' => 'to',
         'show' => 'Show',
-        'taken_out_of_of_2_entries' => 'Taken out of :going of :going_2 entries.',
+        'taken_out_of_entries' => 'Taken out of :done of :all entries.',
         'what_is_done_stays_done_if' => 'What is done stays done; if you leave, the rest can be taken out later.',
         'go_on' => 'Go on',
         'this_stayed' => 'This stayed:',
@@ -65,7 +65,7 @@ return [
     ],
     'past' => [
         'version_read_only' => 'Version :number, read only',
-        'what_changed_between' => 'What changed between :number and :number_2',
+        'what_changed_between' => 'What changed between :number and :later',
     ],
     'sums' => [
         'entries_of_summed_up' => 'Entries of :title, summed up',
@@ -100,7 +100,7 @@ return [
         'next' => 'Next',
     ],
     'write' => [
-        'title_of_title' => ':title of :title_2',
+        'title_of_title' => ':title of :form',
         'your_change_waits_for_a_yes' => 'Your change waits for a yes',
         'you_see_it_below_everybody_else' => 'You see it below; everybody else sees the entry without it.',
         'look_at_it' => 'Look at it…',

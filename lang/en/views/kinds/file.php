@@ -27,16 +27,16 @@ return [
         'let_go_and_it_is_kept' => 'Let go, and it is kept on “:name”',
     ],
     'past' => [
-        'what_changed_between' => 'What changed between :number and :number_2',
+        'what_changed_between' => 'What changed between :number and :later',
         'version' => 'Version :number',
     ],
     'pictures' => [
-        'what_changed_between' => 'What changed between :number and :number_2',
+        'what_changed_between' => 'What changed between :number and :later',
         'in' => ':name in :number',
         'less_than_0_1' => 'less than 0.1',
         'earlier' => 'Earlier: :number',
         'later' => 'Later: :number',
-        'how_much_lies_over' => 'How much of :number lies over :number_2',
+        'how_much_lies_over' => 'How much of :number lies over :later',
     ],
     'write' => [
         'the_file_as_it_is_now' => 'The file as it is now',

@@ -29,7 +29,7 @@ return [
     ],
     'past' => [
         'version_read_only' => 'Version :number, read only',
-        'what_changed_between' => 'What changed between :number and :number_2',
+        'what_changed_between' => 'What changed between :number and :later',
         'try_this_version_out' => 'Try this version out',
         'as_the_person_answering_saw_it' => ', as the person answering saw it',
         'nothing_is_asked' => 'Nothing is asked.',

@@ -17,11 +17,11 @@ return [
     ],
     'past' => [
         'version_read_only' => 'Version :number, read only',
-        'versions_and_2_side_by_side' => 'Versions :number and :number_2 side by side',
+        'versions_side_by_side' => 'Versions :number and :later side by side',
         'earlier' => 'Earlier: :number,',
         'later' => 'Later: :number,',
         'the_newest' => ', the newest',
-        'what_changed_between' => 'What changed between :number and :number_2',
+        'what_changed_between' => 'What changed between :number and :later',
     ],
     'pictures' => [
         'compare_the_pictures' => 'Compare the pictures',

@@ -6,7 +6,7 @@ return [
         'use_another_field' => 'Use another field…',
     ],
     'figures' => [
-        '2_since' => ':was:was_2 since :before',
+        'more_since' => ':sign:more since :before',
         'drawn_the_same_figures_are_in' => ':title, drawn; the same figures are in the table after it',
         'the_figures' => 'The figures',
         'figures_of' => 'Figures of :title',
@@ -35,7 +35,7 @@ return [
     ],
     'past' => [
         'version_read_only' => 'Version :number, read only',
-        'what_changed_between' => 'What changed between :number and :number_2',
+        'what_changed_between' => 'What changed between :number and :later',
         'its_pages_as_they_were_with' => 'Its pages as they were, with the data of today.',
         'its_pages_with_data_of_then' => 'Its pages as they were, with the data of that time.',
         'new_page' => 'new page',
@@ -44,13 +44,13 @@ return [
         'is_elsewhere' => 'is elsewhere',
         'none' => 'none',
         'nobody_changed_it_it_looks_otherwise' => 'Nobody changed it: it looks otherwise because its data did.',
-        'of_2_3_come_from_how' => 'Of :parted:parted_2, :parted_3 come from how it is set up, :parted_4 from the data.',
+        'comes_from' => 'Of :difference:where, :settings come from how it is set up, :data from the data.',
         'drawn_the_figures_that_differ_are' => ':title, drawn; the figures that differ are in the table after it',
         'figures_of_that_differ' => 'Figures of :title that differ',
         'more' => 'difference',
         'the_figure' => 'The figure',
         'and_more_figures_differ' => 'and :differences more figures differ',
-        'from_2_3_from_2_4' => ':number from :title :number_2, :number_3 from :title_2 :number_4',
+        'drawn_from' => ':number from :title :version, :later from :later_title :later_version',
     ],
     'read' => [
         'html_all_in_one_file' => 'HTML, all in one file',

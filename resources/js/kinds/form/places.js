@@ -84,7 +84,7 @@ export function targetName(doc, id) {
     doc.forEach((node) => {
         if (node.type.name !== 'page') return;
         number++;
-        if (node.attrs.id === id) name = inWords('form.places.page_2', { number, title: node.attrs.title ? ` “${node.attrs.title}”` : '' });
+        if (node.attrs.id === id) name = inWords('form.places.page_titled', { number, title: node.attrs.title ? ` “${node.attrs.title}”` : '' });
     });
     return name;
 }
@@ -101,5 +101,5 @@ export function spokenPlace(state) {
     state.doc.forEach((node, pos) => {
         if (node.type.name === 'page' && page && pos <= page.pos) number++;
     });
-    return page && place.node !== page.node ? inWords('form.places.page_3', { where, number }) : where;
+    return page && place.node !== page.node ? inWords('form.places.where_page', { where, number }) : where;
 }

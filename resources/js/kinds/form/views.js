@@ -49,7 +49,7 @@ export function ruleInWords(rule, question, doc) {
     const to = action === 'end' ? '' : targetName(doc, target);
     const isBroken = !isKnown || (action !== 'end' && to === '');
     return {
-        text: inWords('form.views.if_the_answer_2', {
+        text: inWords('form.views.if_the_answer_then', {
             word,
             when:
                 when === 'answered'

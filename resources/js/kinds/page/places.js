@@ -92,10 +92,10 @@ export function spokenPlace(state) {
     const where = inWords('page.places.section_of', { index: section.index + 1, child_count: state.doc.childCount });
     if (!column) return where;
     if (!block) return `${side(column.index, section.node.childCount)}, ${where}`;
-    return inWords('page.places.2_of', {
-        index: side(column.index, section.node.childCount),
-        index_2: block.index + 1,
-        child_count: column.node.childCount,
+    return inWords('page.places.column_and_place', {
+        column: side(column.index, section.node.childCount),
+        place: block.index + 1,
+        all: column.node.childCount,
         where,
     });
 }

@@ -1,7 +1,7 @@
 <x-layout :title="__('views/kinds/dataset.follow.follows_again', ['title' => $item->title])" body="is-plain">
     <main id="main" class="door">
         <div class="door-sheet is-wide data-hangs">
-            <h1>{{ __('views/kinds/dataset.follow.let_follow_its_source_2_again', ['title' => $item->title, 'title_2' => $item->source->title]) }}</h1>
+            <h1>{{ __('views/kinds/dataset.follow.let_follow_its_source_again', ['title' => $item->title, 'source' => $item->source->title]) }}</h1>
             <p class="door-note">{{ __('views/kinds/dataset.follow.it_becomes_what_is_now_this', ['title' => $item->source->title]) }}</p>
             <x-problems />
             <h2>{{ __('views/kinds/dataset.follow.what_changes_by_it') }}</h2>

@@ -1,4 +1,4 @@
-<div class="state is-data @if ($data->was) is-was @endif" tabindex="0" role="region" aria-label="{{ $data->was ? __('views/kinds/dataset.past.version_read_only', ['number' => $from->number]) : __('views/kinds/dataset.past.what_changed_between', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
+<div class="state is-data @if ($data->was) is-was @endif" tabindex="0" role="region" aria-label="{{ $data->was ? __('views/kinds/dataset.past.version_read_only', ['number' => $from->number]) : __('views/kinds/dataset.past.what_changed_between', ['number' => $from->number, 'later' => $to->number]) }}" data-state>
     @if ($data->was)@include('history.banner')@endif
     <div class="data-past" tabindex="0" role="region" aria-label="{{ __('views/kinds/dataset.past.its_records') }}">
         <table class="versions data-table">

@@ -18,7 +18,7 @@
                 <form class="answer-note" method="post" action="{{ route('entries.changes.out', $asked) }}" data-goes-on>
                     @csrf
                     <input type="hidden" name="all" value="1"><input type="hidden" name="after" value="{{ session('going')['after'] }}"><input type="hidden" name="done" value="{{ session('going')['done'] }}"><input type="hidden" name="of" value="{{ session('going')['of'] }}">
-                    <p role="status"><b>{{ __('views/kinds/entry.all-changes.taken_out_of_of_2_entries', ['going' => App\Words\Numbers::said(session('going')['done']), 'going_2' => App\Words\Numbers::said(session('going')['of'])]) }}</b> {{ __('views/kinds/entry.all-changes.what_is_done_stays_done_if') }}</p>
+                    <p role="status"><b>{{ __('views/kinds/entry.all-changes.taken_out_of_entries', ['done' => App\Words\Numbers::said(session('going')['done']), 'all' => App\Words\Numbers::said(session('going')['of'])]) }}</b> {{ __('views/kinds/entry.all-changes.what_is_done_stays_done_if') }}</p>
                     <progress max="{{ session('going')['of'] }}" value="{{ session('going')['done'] }}">{{ session('going')['done'] }}</progress>
                     <button class="button">{{ __('views/kinds/entry.all-changes.go_on') }}</button>
                 </form>

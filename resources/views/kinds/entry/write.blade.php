@@ -1,4 +1,4 @@
-<x-layout :title="__('views/kinds/entry.write.title_of_title', ['title' => $item->title, 'title_2' => $item->form->title])" body="is-item">
+<x-layout :title="__('views/kinds/entry.write.title_of_title', ['title' => $item->title, 'form' => $item->form->title])" body="is-item">
     <x-item-head :item="$item" at="write"><x-when :at="$item->changed_at" /></x-item-head>
     <main id="main" class="answering is-entry" @can('draft', $item) data-histories="{{ route('item', $item, false) }}/parts" @endcan data-looked>
         <x-problems />

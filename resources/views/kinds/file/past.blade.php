@@ -1,7 +1,7 @@
 @if ($face === App\Kinds\File\Face::Picture)
     @include('kinds.file.pictures')
 @elseif ($face === App\Kinds\File\Face::Bytes)
-    <div class="state is-file @if ($address->view === 'was' && $from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="{{ $address->view === 'was' ? "Version {$from->number}" : __('views/kinds/file.past.what_changed_between', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
+    <div class="state is-file @if ($address->view === 'was' && $from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="{{ $address->view === 'was' ? "Version {$from->number}" : __('views/kinds/file.past.what_changed_between', ['number' => $from->number, 'later' => $to->number]) }}" data-state>
         @if ($address->view === 'was')
             @include('history.banner')
             <div class="paper file-bytes" id="part-{{ $old->id }}" data-part="{{ $old->id }}">@include('kinds.file.facts', ['file' => $old])</div>

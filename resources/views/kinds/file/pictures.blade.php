@@ -1,4 +1,4 @@
-<div class="state is-file is-picture @if ($isOne && $from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="{{ $isOne ? "Version {$from->number}" : __('views/kinds/file.pictures.what_changed_between', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
+<div class="state is-file is-picture @if ($isOne && $from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="{{ $isOne ? "Version {$from->number}" : __('views/kinds/file.pictures.what_changed_between', ['number' => $from->number, 'later' => $to->number]) }}" data-state>
     @if ($isOne)
         @if ($address->view === 'was') @include('history.banner') @endif
         <figure class="file-picture" id="part-{{ $new->id }}" data-part="{{ $new->id }}"><img src="{{ route('file.content', [$item, $from->number]) }}" data-chunk="{{ $old->chunk }}" alt="{{ __('views/kinds/file.pictures.in', ['name' => $old->name, 'number' => $from->number]) }}"></figure>
@@ -16,7 +16,7 @@
             </div>
         @else
             <figure class="file-over" id="part-{{ $new->id }}" data-part="{{ $new->id }}">
-                <label class="file-fade">{{ $from->number }} <input type="range" min="0" max="100" value="50" data-fade aria-label="{{ __('views/kinds/file.pictures.how_much_lies_over', ['number' => $to->number, 'number_2' => $from->number]) }}"> {{ $to->number }}</label>
+                <label class="file-fade">{{ $from->number }} <input type="range" min="0" max="100" value="50" data-fade aria-label="{{ __('views/kinds/file.pictures.how_much_lies_over', ['number' => $to->number, 'later' => $from->number]) }}"> {{ $to->number }}</label>
                 @include('kinds.file.laid', ['laid' => [[$from->number, $pictures?->before], [$to->number, $pictures?->after]], 'size' => $pictures === null ? null : [$pictures->width(), $pictures->height()]])
             </figure>
         @endif

@@ -1,4 +1,4 @@
-<div class="state is-form @if ($address->view === 'was') is-was @endif" tabindex="0" role="region" aria-label="{{ $address->view === 'was' ? __('views/kinds/form.past.version_read_only', ['number' => $from->number]) : __('views/kinds/form.past.what_changed_between', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
+<div class="state is-form @if ($address->view === 'was') is-was @endif" tabindex="0" role="region" aria-label="{{ $address->view === 'was' ? __('views/kinds/form.past.version_read_only', ['number' => $from->number]) : __('views/kinds/form.past.what_changed_between', ['number' => $from->number, 'later' => $to->number]) }}" data-state>
     @if ($address->view === 'was')@include('history.banner')<p class="form-try"><a href="{{ route('try', [$item, $from->number]) }}">{{ __('views/kinds/form.past.try_this_version_out') }}</a>{{ __('views/kinds/form.past.as_the_person_answering_saw_it') }}</p>@endif
     <div class="form-and-flow">
         <div class="form-rows">

@@ -1,5 +1,5 @@
 @if ($widget->widget->type === 'figure')
-    @foreach ([$widget->figure()] as [$is, $was, $before])<p class="widget-figure"><b>{{ $widget->number($is) }}</b>@if ($was !== null && $is !== null) <span>{{ __('views/kinds/report.figures.2_since', ['was' => $is - $was > 0 ? '+' : '', 'was_2' => $widget->number($is - $was), 'before' => $before]) }}</span>@endif</p>@endforeach
+    @foreach ([$widget->figure()] as [$is, $was, $before])<p class="widget-figure"><b>{{ $widget->number($is) }}</b>@if ($was !== null && $is !== null) <span>{{ __('views/kinds/report.figures.more_since', ['sign' => $is - $was > 0 ? '+' : '', 'more' => $widget->number($is - $was), 'before' => $before]) }}</span>@endif</p>@endforeach
 @else
     @if ($widget->widget->type !== 'table')<div class="chart" role="img" aria-label="{{ __('views/kinds/report.figures.drawn_the_same_figures_are_in', ['title' => $widget->title()]) }}" data-chart="{{ json_encode($widget->chart()) }}"></div>@endif
     @if ($widget->widget->type !== 'table')<details class="widget-table"><summary>{{ __('views/kinds/report.figures.the_figures') }}</summary>@endif

@@ -1,4 +1,4 @@
-<div class="state is-report-past @if ($address->view === 'was') is-was @endif" tabindex="0" role="region" aria-label="{{ $address->view === 'was' ? __('views/kinds/report.past.version_read_only', ['number' => $from->number]) : __('views/kinds/report.past.what_changed_between', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
+<div class="state is-report-past @if ($address->view === 'was') is-was @endif" tabindex="0" role="region" aria-label="{{ $address->view === 'was' ? __('views/kinds/report.past.version_read_only', ['number' => $from->number]) : __('views/kinds/report.past.what_changed_between', ['number' => $from->number, 'later' => $to->number]) }}" data-state>
     @if ($address->view === 'was')
         @include('history.banner')
         <p class="report-period">{{ $address->show === 'today' ? __('views/kinds/report.past.its_pages_as_they_were_with') : __('views/kinds/report.past.its_pages_with_data_of_then') }}</p>
@@ -16,7 +16,7 @@
                             @if ($one->edits !== [])<ul class="widget-settings">@foreach ($one->edits as $field => [$was, $is])<li>{{ __("data.settings.{$field}") }}: @if ($was !== '')<del>{{ Str::limit($was, 200) }}</del>@endif @if ($is !== '')<ins>{{ Str::limit($is, 200) }}</ins>@else<span>{{ __('views/kinds/report.past.none') }}</span>@endif</li>@endforeach</ul>
                             @elseif ($one->shown->words() !== '')<p class="widget-settings">{{ $one->shown->words() }}</p>@endif
                             @if ($one->state === 'same' && $one->differences !== [])<p class="is-because">{{ __('views/kinds/report.past.nobody_changed_it_it_looks_otherwise') }}</p>@endif
-                            @if ($one->new !== null && $one->old !== null && ($parted = $compared->parted($one->old, $one->new)) !== null)<p class="is-because">{{ __('views/kinds/report.past.of_2_3_come_from_how', ['parted' => $parted[1], 'parted_2' => $parted[0] === '' ? '' : " in {$parted[0]}", 'parted_3' => $parted[2], 'parted_4' => $parted[3]]) }}</p>@endif
+                            @if ($one->new !== null && $one->old !== null && ($parted = $compared->parted($one->old, $one->new)) !== null)<p class="is-because">{{ __('views/kinds/report.past.comes_from', ['difference' => $parted[1], 'where' => $parted[0] === '' ? '' : " in {$parted[0]}", 'settings' => $parted[2], 'data' => $parted[3]]) }}</p>@endif
                             @if ($one->shown->widget->isChart())
                                 @if ($one->mending !== null)
                                     @include('kinds.report.broken', ['widget' => $one->shown, 'mending' => $one->mending, 'mayWrite' => false])
@@ -31,7 +31,7 @@
                                     </tbody></table></div>
                                     @if (count($one->differences) > 12)<p class="form-same">{{ __('views/kinds/report.past.and_more_figures_differ', ['differences' => count($one->differences) - 12]) }}</p>@endif
                                 @endif
-                                @if ($one->old?->version !== null && $one->new?->version !== null)<p class="widget-foot">{{ __('views/kinds/report.past.from_2_3_from_2_4', ['number' => $from->number, 'title' => $one->old->dataset->title, 'number_2' => $one->old->version->number, 'number_3' => $to->number, 'title_2' => $one->new->dataset->title, 'number_4' => $one->new->version->number]) }}</p>@endif
+                                @if ($one->old?->version !== null && $one->new?->version !== null)<p class="widget-foot">{{ __('views/kinds/report.past.drawn_from', ['number' => $from->number, 'title' => $one->old->dataset->title, 'version' => $one->old->version->number, 'later' => $to->number, 'later_title' => $one->new->dataset->title, 'later_version' => $one->new->version->number]) }}</p>@endif
                             @elseif ($one->edits === [])
                                 <div class="widget-text" data-part-text>{{ $one->shown->part->richText()->text() }}</div>
                             @endif

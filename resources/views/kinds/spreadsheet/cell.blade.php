@@ -10,7 +10,7 @@
                     <polyline points="{{ $chart['line'] }}"/>
                     @foreach ($chart['points'] as $point)<circle @class(["by-{$point['colour']}" => $point['colour'] !== null, 'is-moved' => $point['colour'] === null]) cx="{{ $point['x'] }}" cy="{{ $point['y'] }}" r="{{ $point['colour'] === null ? 2.5 : 4.5 }}"><title>{{ $point['label'] }}</title></circle>@endforeach
                 </svg>
-                <figcaption>{{ __('views/kinds/spreadsheet.cell.from_to_2_oldest_to_newest', ['chart' => $chart['least'], 'chart_2' => $chart['most']]) }}</figcaption>
+                <figcaption>{{ __('views/kinds/spreadsheet.cell.least_to_most_oldest_to_newest', ['least' => $chart['least'], 'most' => $chart['most']]) }}</figcaption>
             </figure>
         @endif
         <ol class="part-steps">

@@ -24,7 +24,7 @@
 @endif
 </span>
 </div>
-<div class="state is-sheet is-{{ $address->view }} @if ($address->view === 'was' && $from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="{{ $address->view === 'changed' ? __('views/kinds/spreadsheet.past.what_changed_between', ['number' => $from->number, 'number_2' => $to->number]) : ($address->view === 'was' ? __('views/kinds/spreadsheet.past.version_read_only', ['number' => $from->number]) : __('views/kinds/spreadsheet.past.who_wrote_what_in', ['number' => $to->number])) }}" data-state>
+<div class="state is-sheet is-{{ $address->view }} @if ($address->view === 'was' && $from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="{{ $address->view === 'changed' ? __('views/kinds/spreadsheet.past.what_changed_between', ['number' => $from->number, 'later' => $to->number]) : ($address->view === 'was' ? __('views/kinds/spreadsheet.past.version_read_only', ['number' => $from->number]) : __('views/kinds/spreadsheet.past.who_wrote_what_in', ['number' => $to->number])) }}" data-state>
     @if ($address->view === 'was')
         @include('history.banner')
     @elseif ($isByAuthor)
