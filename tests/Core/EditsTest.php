@@ -52,6 +52,27 @@ final class EditsTest extends TestCase
         }
     }
 
+    public function test_a_row_may_be_removed_before_its_tab_and_a_tab_come_back_with_other_cells(): void
+    {
+        $kind = Kinds::named('spreadsheet');
+        $tab = fn (string $name): array => [
+            new Part("tab{$name}", 'tab', 0, ['name' => $name, 'frozen' => 0]),
+            new Part("col{$name}", 'column', 1, ['width' => 0, 'format' => '']),
+            new Part("row{$name}", 'row', 1, ["col{$name}" => 'old']),
+        ];
+        $base = PartTree::of([...$tab('One'), ...$tab('Two')]);
+        $after = Edits::apply($base, ['removed' => ['rowTwo', 'tabTwo']], $kind, new Limits);
+        self::assertSame(['tabOne', 'colOne', 'rowOne'], array_column($after->tree->parts ?? [], 'id'));
+
+        $placed = [
+            ['tabTwo', 'tab', '', 'tabOne', ['name' => 'Two', 'frozen' => 0]],
+            ['colTwo', 'column', 'tabTwo', null, ['width' => 0, 'format' => '']],
+            ['rowTwo', 'row', 'tabTwo', 'colTwo', ['colTwo' => 'new']],
+        ];
+        $after = Edits::apply($base, ['removed' => ['tabTwo'], 'placed' => $placed], $kind, new Limits);
+        self::assertSame('new', $after->tree?->get('rowTwo')->fields['colTwo']);
+    }
+
     public function test_cells_of_a_column_that_is_removed_go_with_it_whatever_else_is_sent(): void
     {
         $kind = Kinds::named('spreadsheet');

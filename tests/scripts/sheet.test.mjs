@@ -499,3 +499,39 @@ test('what is put in is chosen, so that it is written in next', () => {
     assert.deepEqual([at.from, at.at], [{ row: 3, column: 1 }, { row: 4, column: 1 }]);
     assert.deepEqual(of.tabs[0].rows[3].cells, {});
 });
+
+test('what others wrote in something that was taken away here goes to the server first', () => {
+    for (const [what, edits] of [
+        [['t1r2'], { cells: { t1r2: { t1c0: 'Heater' } } }],
+        [['t1c1'], { cells: { t1r2: { t1c1: 7 } } }],
+        [['tab2'], { cells: { t2r1: { t2c0: 'Nell' } } }],
+        [['tab2'], { fields: { tab2: { name: 'People' } } }],
+        [['tab2'], { placed: [['rnew1', 'row', 'tab2', 't2r1', {}]] }],
+    ]) {
+        const of = sheet();
+        const desk = new SheetDesk(of, { takeIn: (bring) => bring(), writing: () => null });
+        of.run([{ do: 'cells', cells: [['t1r1', 't1c0', 'Kettle']] }]);
+        desk.take();
+        of.run([{ do: 'remove', ids: what }]);
+        assert.deepEqual(desk.answered({ edits }), { on: 'sent', merged: true }, JSON.stringify(edits));
+        assert.deepEqual(desk.take().edits.removed, what, 'the removal is sent as one of the state that was sent');
+    }
+    const of = sheet();
+    const desk = new SheetDesk(of, { takeIn: (bring) => bring(), writing: () => null });
+    of.run([{ do: 'cells', cells: [['t1r1', 't1c0', 'Kettle']] }]);
+    desk.take();
+    of.run([{ do: 'remove', ids: ['t1r2'] }]);
+    assert.equal(desk.answered({ edits: { removed: ['t1r2'], cells: { t1r3: { t1c0: 'Clock' } } } }).on, 'root', 'both took it away');
+});
+
+test('what is written in a row that came back on both sides is sent', () => {
+    const of = sheet();
+    const desk = new SheetDesk(of, { takeIn: (bring) => bring(), writing: () => null });
+    of.run([{ do: 'remove', ids: ['t1r2'] }]);
+    desk.take();
+    of.undo();
+    desk.answered({ edits: { placed: [['t1r2', 'row', 'tab1', 't1r1', { t1c0: 'Heater', t1c1: 1.1 }]] } });
+    assert.equal(of.value('t1r2', 't1c0'), 'Heater');
+    of.run([{ do: 'cells', cells: [['t1r2', 't1c1', 9]] }]);
+    assert.deepEqual(desk.take().edits.cells, { t1r2: { t1c1: 9 } });
+});
