@@ -535,3 +535,19 @@ test('what is written in a row that came back on both sides is sent', () => {
     of.run([{ do: 'cells', cells: [['t1r2', 't1c1', 9]] }]);
     assert.deepEqual(desk.take().edits.cells, { t1r2: { t1c1: 9 } });
 });
+
+test('a result that is shown ahead of the state that one builds on is taken back with the next answer', () => {
+    const of = sheet();
+    let writing = { row: 't1r1', column: 't1c0' };
+    const desk = new SheetDesk(of, { takeIn: (bring) => bring(), writing: () => writing });
+    const [before, ahead] = [5.1, 99].map((result) => ['=', 'SUM([t1r1.t1c1]:[t1r3.t1c1])', result]);
+    of.run([{ do: 'cells', cells: [['t1r2', 't1c2', 1]] }]);
+    desk.take();
+    assert.equal(desk.answered({ edits: { cells: { t1r1: { t1c0: 'Kettle' }, t1r4: { t1c1: ahead } } } }).on, 'sent');
+    assert.deepEqual(of.value('t1r4', 't1c1'), ahead);
+    writing = null;
+    of.run([{ do: 'cells', cells: [['t1r1', 't1c0', 'Typed']] }]);
+    desk.take();
+    desk.answered({ edits: {} });
+    assert.deepEqual(of.value('t1r4', 't1c1'), before, 'the server says nothing of it, as it is what was sent');
+});
