@@ -19,8 +19,9 @@ use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
 use PHPUnit\Framework\Attributes\TestWith;
 
 /**
- * Whatever two people do in two windows of one item, with versions that come back, answers that are late and answers that are lost: nothing is refused, and in the
- * end both windows hold what the server has. The windows are the browser's own: see tests/scripts/windows.mjs.
+ * Whatever two people do in three windows of one item, with versions that come back, answers that are late and answers that are lost:
+ * nothing is refused, and in the end all windows hold what the server has. The windows are the browser's own: see
+ * tests/scripts/windows.mjs.
  */
 final class WindowsTest extends FeatureCase
 {
@@ -34,7 +35,7 @@ final class WindowsTest extends FeatureCase
     #[TestWith(['document'])]
     #[TestWith(['page'])]
     #[TestWith(['form'])]
-    public function test_two_windows_of_one_item_come_to_hold_what_the_server_has(string $kind): void
+    public function test_windows_of_one_item_come_to_hold_what_the_server_has(string $kind): void
     {
         $seed = (int) (getenv('SEED') ?: random_int(1, 99999));
         $lives = (int) (getenv('LIVES') ?: 2);

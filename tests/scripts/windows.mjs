@@ -30,7 +30,9 @@ const ask = async (question) => {
 };
 
 class Window {
-    constructor(who, parts) {
+    /** @param {number} at which of them @param {number} who whose it is */
+    constructor(at, who, parts) {
+        this.at = at;
         this.who = who;
         this.typing = null;
         this.someone = kind === 'spreadsheet' ? new Someone(parts, random) : new Writer(kind, parts, random);
@@ -48,7 +50,7 @@ class Window {
 
     async send() {
         if (this.isBusy || !this.desk.isDirty()) return;
-        const client = `w${this.who}.${this.sendings}`;
+        const client = `w${this.at}.${this.sendings}`;
         this.answer = await ask({ put: { base: this.base, client, ...this.desk.take() }, who: this.who });
     }
 
@@ -92,8 +94,9 @@ class Window {
 }
 
 const parts = await read();
-const windows = [0, 1].map((who) => new Window(who, parts));
-for (let round = 0; round < 40; round++) {
+// The first of two people has two windows open.
+const windows = [0, 1, 0].map((who, at) => new Window(at, who, parts));
+for (let round = 0; round < 50; round++) {
     const window = random.pick(windows);
     switch (random.under(10)) {
         case 0:
