@@ -122,6 +122,22 @@ final class Version extends Model
     }
 
     /**
+     * What is unusual, not said to be meant, and not gone with a later restore.
+     *
+     * @param  Builder<Version>  $query
+     */
+    public function scopeUnanswered(Builder $query): void
+    {
+        $query->whereNotNull('unusual')->whereNull('meant_user_id')->whereNotExists(
+            fn ($later) => $later
+                ->from('versions AS later')
+                ->whereColumn('later.item_id', 'versions.item_id')
+                ->whereColumn('later.number', '>', 'versions.number')
+                ->whereColumn('later.source', '<', 'versions.number'),
+        );
+    }
+
+    /**
      * Versions of several items, by their numbers.
      *
      * @param  Builder<self>  $query

@@ -70,4 +70,12 @@ final class Kinds
             ...self::$more,
         ];
     }
+
+    /** @return list<string> the kinds that readers see published versions of, by name */
+    public static function published(): array
+    {
+        $published = array_filter(self::all(), fn (Kind $kind): bool => $kind->isPublishable());
+
+        return array_values(array_map(fn (Kind $kind): string => $kind->name(), $published));
+    }
 }

@@ -16,7 +16,6 @@ use Illuminate\Database\Eloquent\Builder as Models;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
 
 /** What is looked through: what somebody may see, and of that what they ask for. */
@@ -76,7 +75,7 @@ final readonly class Within
         }
         $query = DB::table('items')
             ->whereIn('items.shelf_id', $rest)
-            ->whereIn('items.kind', self::publishable())
+            ->whereIn('items.kind', Kinds::published())
             ->whereNotNull('items.live_id')
             ->whereNull('items.deleted_at');
         $this->narrow($query);
@@ -88,14 +87,6 @@ final readonly class Within
     private function shelves(): Collection
     {
         return Shelf::query()->with('memberships')->whereIn('id', $this->person->shelves()->pluck('shelves.id'))->get();
-    }
-
-    /** @return list<string> the kinds that readers see published versions of */
-    private static function publishable(): array
-    {
-        return array_values(
-            array_map(fn (Kind $kind) => $kind->name(), array_filter(Kinds::all(), fn (Kind $kind) => $kind->isPublishable())),
-        );
     }
 
     /**
@@ -172,7 +163,7 @@ final readonly class Within
     /** Drafts of what is published for those who see drafts, entries for those who work with them, and nothing that was deleted. */
     private function visible(Builder $query): void
     {
-        $published = self::publishable();
+        $published = Kinds::published();
         $shelves = $this->shelves();
         $drafts = $shelves->filter(fn (Shelf $shelf) => $shelf->showsDraftsTo($this->person));
         $rest = $shelves->diff($drafts);

@@ -20,7 +20,6 @@ use App\Models\User;
 use App\Models\Version;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
-use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
 
 /** What waits for somebody, over all their shelves, as queries: a fixed number of them. */
@@ -150,17 +149,9 @@ final readonly class Waiting
         return $this->notAside(
             Version::query()
                 ->whereIn('item_id', $this->items(owns: true))
-                ->whereNotNull('unusual')
-                ->whereNull('meant_user_id')
+                ->unanswered()
                 ->where('user_id', '!=', $this->person->id)
-                ->where('saved_at', '>', now()->subDays(self::DAYS))
-                ->whereNotExists(
-                    fn ($query) => $query
-                        ->from('versions AS later')
-                        ->whereColumn('later.item_id', 'versions.item_id')
-                        ->whereColumn('later.number', '>', 'versions.number')
-                        ->whereColumn('later.source', '<', 'versions.number'),
-                ),
+                ->where('saved_at', '>', now()->subDays(self::DAYS)),
             'unusual',
             'versions.id',
         );
@@ -264,9 +255,7 @@ final readonly class Waiting
     /** @return Builder<Item> those of which this person sees what is said: those with entries and drafts only where they see these */
     private function talkedOf(): Builder
     {
-        $published = array_values(
-            array_map(fn (Kind $kind) => $kind->name(), array_filter(Kinds::all(), fn (Kind $kind) => $kind->isPublishable())),
-        );
+        $published = Kinds::published();
         $works = $this->shelves()->whereIn('role', [Role::Owner->value, Role::Editor->value]);
         $drafts = $this->shelves()->where(
             fn ($sees) => $sees

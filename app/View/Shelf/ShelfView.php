@@ -103,9 +103,7 @@ final readonly class ShelfView
     private function items(): LengthAwarePaginator
     {
         $drafts = $this->shelf->showsDraftsTo($this->user);
-        $published = array_values(
-            array_map(fn (Kind $kind) => $kind->name(), array_filter(Kinds::all(), fn (Kind $kind) => $kind->isPublishable())),
-        );
+        $published = Kinds::published();
         $query = $this->shelf
             ->items()
             ->with('newest.user', 'newest.milestone', 'origin.item', 'live.version.user')
@@ -231,16 +229,8 @@ final readonly class ShelfView
         $found = Version::query()
             ->with('user', 'item')
             ->whereIn('item_id', $this->standing()->whereIn('kind', array_map(fn (Kind $kind) => $kind->name(), $kinds)))
-            ->whereNotNull('unusual')
-            ->whereNull('meant_user_id')
+            ->unanswered()
             ->where('saved_at', '>', now()->subDays(self::ASKED_DAYS))
-            ->whereNotExists(
-                fn ($query) => $query
-                    ->from('versions AS later')
-                    ->whereColumn('later.item_id', 'versions.item_id')
-                    ->whereColumn('later.number', '>', 'versions.number')
-                    ->whereColumn('later.source', '<', 'versions.number'),
-            )
             ->orderByDesc('saved_at')
             ->limit(self::ASKED)
             ->get();

@@ -12,7 +12,6 @@ use App\View\Phrases;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Query\JoinClause;
-use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
 
 /**
@@ -52,10 +51,7 @@ final readonly class Changes
         $shelf = $what instanceof Shelf ? $what : $what->shelf;
         $hidden = $shelf->showsDraftsTo($this->person)
             ? []
-            : array_map(
-                fn (Kind $kind) => $kind->name(),
-                array_values(array_filter(Kinds::all(), fn (Kind $kind) => $kind->isPublishable())),
-            );
+            : Kinds::published();
         $versions = Version::query()
             ->with('user', 'milestone', 'item.shelf.memberships', 'item.origin.item')
             ->where(
