@@ -3,7 +3,7 @@
 return [
     'restore_to' => 'Restore :title to :number',
     'restore_title_to' => 'Restore “:title” to :number',
-    'as_it_stood_on' => 'as it stood on',
+    'as_it_was_on' => 'As it was on',
     'nothing_is_overwritten_this_becomes' => '. Nothing is overwritten: this becomes version :next, and :head stays in the history.',
     'untick_what_should_stay_as_it' => 'Untick what should stay as it is now.',
     'ticked_is_what_you_came_for' => 'Ticked is what you came for; tick what else should come back or go.',
