@@ -6,7 +6,8 @@
  *   php tests/answers.php > before.txt        a line an address: who, status, what it is made of, address
  *   php tests/answers.php --against before.txt   what differs; exits with 1 if anything does
  *   php tests/answers.php --sound                whether any is an error of the server, asks the database while it is drawn, leads people
- *   to where they may not go, or offers what is then refused: all of them to one person, and of items every fourth to each of the others
+ *   to where they may not go, or offers what is then refused; of items, half of them a day to one person and an eighth to each of the
+ *   others, or with EVERY=1 all and a fourth
  *   php tests/answers.php --show 'Ines /items/…'   one of them whole
  */
 
@@ -217,10 +218,13 @@ if (isset($options['show'])) {
     exit("{$status}\n{$body}\n{$why}\n");
 }
 $lines = $leads = $menus = [];
+$share = getenv('EVERY') ? [1, 4, 4, 4] : [2, 8, 8, 8];
+// Pages of one item follow one another: of each, another one a day.
+$today = intdiv((int) $_SERVER['REQUEST_TIME'], 86400);
 foreach (['Ines', 'Tobi', 'Rafi', null] as $place => $who) {
     foreach (array_values(array_unique($addresses)) as $nth => $address) {
         $queries->exchangeArray([]);
-        if (isset($options['sound']) && $place > 0 && $nth % 4 !== $place && str_starts_with($address, 'items/')) {
+        if (isset($options['sound']) && str_starts_with($address, 'items/') && $nth % $share[$place] !== ($today + $place) % $share[$place]) {
             continue;
         }
         [$status, $body] = $answer($who, $address);

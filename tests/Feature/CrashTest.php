@@ -12,11 +12,13 @@ use App\Past\MarkMilestone;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;
 use PDO;
+use PHPUnit\Framework\Attributes\Group;
 use Symfony\Component\Process\Exception\ProcessSignaledException;
 use Symfony\Component\Process\PhpExecutableFinder;
 use Symfony\Component\Process\Process;
 
 /** Saving from several processes at once, and processes that are killed while they save. */
+#[Group('long')]
 final class CrashTest extends FeatureCase
 {
     private const KILLS = 20;

@@ -16,7 +16,9 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use PHPUnit\Framework\Attributes\Group;
 
+#[Group('long')]
 final class DemoTest extends FeatureCase
 {
     public function test_the_demo_is_the_same_every_time_and_holds_what_it_promises(): void

@@ -18,9 +18,11 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Store\ChunkStore;
+use PHPUnit\Framework\Attributes\Group;
 use Symfony\Component\Process\Exception\ProcessSignaledException;
 
 /** What a growing version leaves behind goes when nobody is on it any more, whatever happens meanwhile. */
+#[Group('long')]
 final class GivingBackTest extends FeatureCase
 {
     /** @var list<User> */

@@ -39,8 +39,10 @@ use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\History\Keeping\Exemption;
 use MistyAttic\Core\Store\ChunkStore;
 use MistyAttic\Core\Store\HashTree;
+use PHPUnit\Framework\Attributes\Group;
 
 /** Keeping rules: said in a sentence, rehearsed, done; what goes leaves a gap, and nobody’s name is on what they may not have written. */
+#[Group('long')]
 final class KeepingTest extends FeatureCase
 {
     private User $ines;

@@ -11,8 +11,10 @@ use App\Models\User;
 use Illuminate\Routing\Route as Way;
 use Illuminate\Support\Facades\Route;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 
 /** Whatever is sent to whatever address: never an answer of 500, nor a debug page. */
+#[Group('long')]
 final class RubbishTest extends FeatureCase
 {
     private const NAMES = [

@@ -104,7 +104,7 @@ const isBack = (page) =>
 
 const content = async (page, url) => JSON.stringify((await (await page.request.get(`${url}/state`)).json()).content);
 
-for (const [kind, it] of ofTheDay(Object.entries(kinds), 4)) {
+for (const [kind, it] of ofTheDay(Object.entries(kinds), 6)) {
     test(`a ${kind.toLowerCase()} is talked about by keys: called, answered, reworded, withdrawn, settled; looked back at; followed where it goes`, async ({
         page,
         browser,

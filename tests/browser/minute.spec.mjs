@@ -3,11 +3,11 @@ import { DAY, newForm, newItem, ofTheDay, saved, signIn, state, test } from './s
 import { actElsewhere, walks } from './walks.mjs';
 
 /** Two people type for so long. A whole minute of it is asked for by MINUTE=60. */
-const SECONDS = Number(process.env.MINUTE ?? 12);
+const SECONDS = Number(process.env.MINUTE ?? 8);
 
 /** What is done is another thing every day. KIND=Page SEED=7 ROUNDS=60 asks for a life of one's own. */
 const SEED = Number(process.env.SEED ?? DAY);
-const ROUNDS = Number(process.env.ROUNDS ?? 16);
+const ROUNDS = Number(process.env.ROUNDS ?? 10);
 const KIND = process.env.KIND;
 
 /** Saves that were refused, and pages that broke. */
@@ -37,7 +37,9 @@ async function putIn(page, name) {
 
 const all = async (page) => JSON.stringify((await state(page)).content);
 
-for (const kind of ofTheDay(['Document', 'Page', 'Form'], 3)) {
+const typedIn = ofTheDay(['Document', 'Page', 'Form', 'Spreadsheet'], 4);
+
+for (const kind of typedIn.filter((kind) => kind !== 'Spreadsheet')) {
     test(`two type in one ${kind.toLowerCase()}: nothing is refused, and both see all`, async ({ browser }) => {
         const { ines, nell, close } = await two(browser, kind);
         if (kind === 'Document') {
@@ -87,59 +89,60 @@ for (const kind of ofTheDay(['Document', 'Page', 'Form'], 3)) {
     });
 }
 
-test('two type in one sheet with a sum: every figure arrives', async ({ browser }) => {
-    const { ines, nell, close } = await two(browser, 'Spreadsheet');
-    await expect(ines.locator('[data-sheet]')).not.toHaveAttribute('aria-busy', 'true');
-    await ines.locator('[data-grid]').focus();
-    // A sum over both columns, in the third.
-    await ines.keyboard.press('ArrowRight');
-    await ines.keyboard.press('ArrowRight');
-    await ines.keyboard.type('=SUM(A1:B40)');
-    await ines.keyboard.press('Enter');
-    await saved(ines);
-    await signIn(nell, 'Nell Warwick');
-    await nell.goto(ines.url());
-    await expect(nell.locator('[data-sheet]')).not.toHaveAttribute('aria-busy', 'true');
-    const wrong = [watched(ines), watched(nell)];
-    await ines.locator('[data-grid]').focus();
-    await ines.keyboard.press('Control+Home');
-    await nell.locator('[data-grid]').focus();
-    await nell.keyboard.press('Control+Home');
-    await nell.keyboard.press('ArrowRight');
-    const figures = [[], []];
-    const type = async (page, which) => {
-        for (const until = Date.now() + SECONDS * 1000; Date.now() < until && figures[which].length < 35;) {
-            const figure = 100 + which * 1000 + figures[which].length;
-            await page.keyboard.type(String(figure), { delay: 20 });
-            await page.keyboard.press('Enter');
-            figures[which].push(figure);
-            await page.waitForTimeout(120);
-        }
-    };
-    await Promise.all([type(ines, 0), type(nell, 1)]);
-    await saved(ines);
-    await saved(nell);
-    expect(wrong).toEqual([[], []]);
-    const sum = figures.flat().reduce((total, figure) => total + figure, 0);
-    await expect
-        .poll(async () =>
-            JSON.stringify(
-                (await state(ines)).content
-                    .filter((part) => part[1] === 'row')
-                    .flatMap((part) => Object.values(part[3]))
-                    .filter(Array.isArray)
-                    .map((value) => value.at(-1)),
-            ),
-        )
-        .toBe(JSON.stringify([sum]));
-    const cells = (await state(ines)).content
-        .filter((part) => part[1] === 'row')
-        .flatMap((part) => Object.values(part[3]))
-        .filter((value) => typeof value === 'number');
-    expect([...cells].sort((a, b) => a - b)).toEqual(figures.flat().sort((a, b) => a - b));
-    for (const page of [ines, nell]) await expect(page.locator('[data-grid]')).toContainText(String(sum));
-    await close();
-});
+if (typedIn.includes('Spreadsheet'))
+    test('two type in one sheet with a sum: every figure arrives', async ({ browser }) => {
+        const { ines, nell, close } = await two(browser, 'Spreadsheet');
+        await expect(ines.locator('[data-sheet]')).not.toHaveAttribute('aria-busy', 'true');
+        await ines.locator('[data-grid]').focus();
+        // A sum over both columns, in the third.
+        await ines.keyboard.press('ArrowRight');
+        await ines.keyboard.press('ArrowRight');
+        await ines.keyboard.type('=SUM(A1:B40)');
+        await ines.keyboard.press('Enter');
+        await saved(ines);
+        await signIn(nell, 'Nell Warwick');
+        await nell.goto(ines.url());
+        await expect(nell.locator('[data-sheet]')).not.toHaveAttribute('aria-busy', 'true');
+        const wrong = [watched(ines), watched(nell)];
+        await ines.locator('[data-grid]').focus();
+        await ines.keyboard.press('Control+Home');
+        await nell.locator('[data-grid]').focus();
+        await nell.keyboard.press('Control+Home');
+        await nell.keyboard.press('ArrowRight');
+        const figures = [[], []];
+        const type = async (page, which) => {
+            for (const until = Date.now() + SECONDS * 1000; Date.now() < until && figures[which].length < 35;) {
+                const figure = 100 + which * 1000 + figures[which].length;
+                await page.keyboard.type(String(figure), { delay: 20 });
+                await page.keyboard.press('Enter');
+                figures[which].push(figure);
+                await page.waitForTimeout(120);
+            }
+        };
+        await Promise.all([type(ines, 0), type(nell, 1)]);
+        await saved(ines);
+        await saved(nell);
+        expect(wrong).toEqual([[], []]);
+        const sum = figures.flat().reduce((total, figure) => total + figure, 0);
+        await expect
+            .poll(async () =>
+                JSON.stringify(
+                    (await state(ines)).content
+                        .filter((part) => part[1] === 'row')
+                        .flatMap((part) => Object.values(part[3]))
+                        .filter(Array.isArray)
+                        .map((value) => value.at(-1)),
+                ),
+            )
+            .toBe(JSON.stringify([sum]));
+        const cells = (await state(ines)).content
+            .filter((part) => part[1] === 'row')
+            .flatMap((part) => Object.values(part[3]))
+            .filter((value) => typeof value === 'number');
+        expect([...cells].sort((a, b) => a - b)).toEqual(figures.flat().sort((a, b) => a - b));
+        for (const page of [ines, nell]) await expect(page.locator('[data-grid]')).toContainText(String(sum));
+        await close();
+    });
 
 /** One who looks at the same item in a window of their own. */
 async function fresh(page, walk) {

@@ -59,7 +59,7 @@ test('names of one long word fit on every screen, down to 320 px', async ({ page
         gone,
         `${gone}/for-good`,
     ];
-    for (const address of ofTheDay(screens, 3)) {
+    for (const address of ofTheDay(screens, 6)) {
         await page.setViewportSize({ width: 1280, height: 800 });
         const answer = await page.goto(address);
         expect.soft(answer?.status(), address).toBe(200);
