@@ -39,6 +39,7 @@ use App\Http\Publishing\WishController;
 use App\Http\Restoring\PartBackController;
 use App\Http\Restoring\RestoreController;
 use App\Http\Restoring\RestorePlanController;
+use App\Http\Restoring\RestoreSeenController;
 use App\Http\Restoring\TakeBackController;
 use App\Http\Restoring\TakeOutController;
 use App\Http\Sharing\AccountController;
@@ -49,9 +50,11 @@ use App\Http\Sharing\InvitationController;
 use App\Http\Sharing\OutboxController;
 use App\Http\Sharing\PeopleController;
 use App\Http\Sharing\SecondController;
+use App\Http\Sharing\ShelfSettingsController;
 use App\Http\Sharing\SignInController;
 use App\Http\Shelf\DayController;
 use App\Http\Shelf\ItemController;
+use App\Http\Shelf\NamedDayController;
 use App\Http\Shelf\ReturnController;
 use App\Http\Shelf\ShelfController;
 use App\Http\Shelf\WorkController;
@@ -63,6 +66,7 @@ use App\Http\Writing\HeldEditController;
 use App\Http\Writing\LiveController;
 use App\Http\Writing\PictureController;
 use App\Http\Writing\ProposalController;
+use App\Http\Writing\ProposeAgainController;
 use App\Http\Writing\StateController;
 use App\Models\Item;
 use Illuminate\Support\Facades\Route;
@@ -154,8 +158,8 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::post('/keeping/now', [ShelfRulesController::class, 'now'])->name('keeping.shelf.now');
         Route::get('/day', [DayController::class, 'show'])->name('day');
         Route::get('/day/ribbon', [DayController::class, 'ribbon'])->name('day.ribbon');
-        Route::post('/day/mark', [DayController::class, 'mark'])->name('day.mark');
-        Route::post('/day/copy', [DayController::class, 'copy'])->middleware('beside:shelf,always')->name('day.copy');
+        Route::post('/day/mark', [NamedDayController::class, 'mark'])->name('day.mark');
+        Route::post('/day/copy', [NamedDayController::class, 'copy'])->middleware('beside:shelf,always')->name('day.copy');
         Route::get('/day/back', [ReturnController::class, 'show'])->name('day.back');
         Route::post('/day/back', [ReturnController::class, 'store'])->name('day.back.store');
         Route::delete('/day/back/{return}', [ReturnController::class, 'undo'])->where('return', '\d{1,9}')->name('day.back.undo');
@@ -166,11 +170,11 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/lost', [LostController::class, 'shelf'])->name('lost');
         Route::get('/people', [PeopleController::class, 'index'])->name('people');
         Route::post('/people', [PeopleController::class, 'store'])->name('people.store');
-        Route::put('/settings', [PeopleController::class, 'settings'])->name('shelf.settings');
+        Route::put('/settings', ShelfSettingsController::class)->name('shelf.settings');
         Route::scopeBindings()->group(function (): void {
             Route::put('/people/{membership}', [PeopleController::class, 'update'])->name('people.update');
             Route::delete('/people/{membership}', [PeopleController::class, 'destroy'])->name('people.destroy');
-            Route::delete('/invitations/{invitation}', [PeopleController::class, 'takeBack'])->name('people.take-back');
+            Route::delete('/invitations/{invitation}', [InvitationController::class, 'destroy'])->name('people.take-back');
         });
     });
 
@@ -223,7 +227,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::post('/proposals/{proposal}/changes', [ProposeController::class, 'again'])->name('proposals.again');
         Route::get('/proposals/{proposal}', [ProposalController::class, 'show'])->name('proposal');
         Route::put('/proposals/{proposal}', [ProposalController::class, 'answer'])->name('proposal.answer');
-        Route::post('/proposals/{proposal}', [ProposalController::class, 'again'])->name('proposal.again');
+        Route::post('/proposals/{proposal}', ProposeAgainController::class)->name('proposal.again');
         Route::delete('/live', [PublicController::class, 'destroy'])->name('unpublish');
         Route::put('/public', [PublicController::class, 'update'])->name('public');
 
@@ -258,9 +262,9 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
                 Route::put('/milestone/{way}', [MilestoneController::class, 'move'])
                     ->whereIn('way', ['before', 'after'])
                     ->name('milestone.move');
-                Route::get('/restore', [RestorePlanController::class, 'show'])->name('restore');
+                Route::get('/restore', RestorePlanController::class)->name('restore');
                 Route::post('/restore', RestoreController::class)->name('restore.store');
-                Route::post('/restore/seen', [RestorePlanController::class, 'seen'])->name('restore.seen');
+                Route::post('/restore/seen', RestoreSeenController::class)->name('restore.seen');
                 Route::post('/take-back', TakeBackController::class)->name('restore.undo');
                 Route::post('/meant', [UnusualController::class, 'store'])->name('meant');
                 Route::get('/comparison/{to}/{format}', ComparisonController::class)

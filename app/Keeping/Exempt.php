@@ -36,58 +36,42 @@ final readonly class Exempt
     private function reasons(): iterable
     {
         $versions = fn (): Builder => DB::table('versions')->where('item_id', $this->item->id);
+        $ofThis = fn (string $table): Builder => DB::table($table)->where('item_id', $this->item->id);
+        $named = fn (Builder $ids) => $versions()->whereIn('id', $ids)->pluck('number');
         yield [Exemption::Newest, [$this->item->head]];
         // It may still grow, and then it is told with what is before it.
         yield [Exemption::Newest, $this->before([$this->item->head])];
         yield [Exemption::First, [$versions()->min('number')]];
-        yield [
-            Exemption::Milestone,
-            $versions()
-                ->whereIn('id', DB::table('milestones')->where('item_id', $this->item->id)->select('version_id'))
-                ->pluck('number'),
-        ];
+        yield [Exemption::Milestone, $named($ofThis('milestones')->select('version_id'))];
         yield [Exemption::Pinned, $versions()->whereNotNull('pinned_by')->pluck('number')];
-        yield [
-            Exemption::Published,
-            $versions()
-                ->whereIn('id', DB::table('publishings')->where('item_id', $this->item->id)->select('version_id'))
-                ->pluck('number'),
-        ];
+        yield [Exemption::Published, $named($ofThis('publishings')->select('version_id'))];
         yield [Exemption::PublishedWith, $this->publishedWith()];
-        yield [
-            Exemption::TalkedAbout,
-            DB::table('threads')->where('item_id', $this->item->id)->selectRaw('coalesce(version, number) AS number')->pluck('number'),
-        ];
-        yield [
-            Exemption::Copied,
-            $versions()
-                ->whereIn('id', DB::table('items')->whereNotNull('copied_from')->select('copied_from'))
-                ->pluck('number'),
-        ];
+        yield [Exemption::TalkedAbout, $ofThis('threads')->selectRaw('coalesce(version, number) AS number')->pluck('number')];
+        yield [Exemption::Copied, $named(DB::table('items')->whereNotNull('copied_from')->select('copied_from'))];
         yield [
             Exemption::Followed,
             DB::table('items')->where('source_id', $this->item->id)->whereNotNull('source_number')->pluck('source_number'),
         ];
-        yield [Exemption::Held, DB::table('held_edits')->where('item_id', $this->item->id)->whereNull('settled_at')->pluck('number')];
+        yield [Exemption::Held, $ofThis('held_edits')->whereNull('settled_at')->pluck('number')];
         yield [Exemption::Unusual, $versions()->whereNotNull('unusual')->whereNull('meant_user_id')->pluck('number')];
-        yield [
-            Exemption::Accepted,
-            $versions()
-                ->whereIn('id', DB::table('proposals')->where('item_id', $this->item->id)->whereNotNull('version_id')->select('version_id'))
-                ->pluck('number'),
-        ];
+        yield [Exemption::Accepted, $named($ofThis('proposals')->whereNotNull('version_id')->select('version_id'))];
+        yield [Exemption::Restored, $this->restored()];
+    }
+
+    /** @return array<mixed> restores, what they restored, and what was before them */
+    private function restored(): array
+    {
         // What was written while no history was kept can't be told apart, and a version that it grew into is several people's.
-        $restores = $versions()
+        $restores = DB::table('versions')
+            ->where('item_id', $this->item->id)
             ->where(fn (Builder $query) => $query->whereNotIn('cause', [Cause::Made->value, Cause::Wrote->value])->orWhere('unkept', 1))
             ->get(['number', 'source']);
-        yield [
-            Exemption::Restored,
-            [
-                ...$restores->pluck('number'),
-                ...$restores->pluck('source')->filter(),
-                ...$this->carriedFrom(),
-                ...$this->before($restores->pluck('number')->map(fn (mixed $number): int => (int) $number)->all()),
-            ],
+
+        return [
+            ...$restores->pluck('number'),
+            ...$restores->pluck('source')->filter(),
+            ...$this->carriedFrom(),
+            ...$this->before($restores->pluck('number')->map(fn (mixed $number): int => (int) $number)->all()),
         ];
     }
 

@@ -13,6 +13,7 @@ use App\Store\Lives;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Compare\Changes\TreeCompare;
+use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\History\Touched;
 use MistyAttic\Core\Kinds\Kinds;
 
@@ -97,14 +98,7 @@ final readonly class LetGo
             ) {
                 return false;
             }
-            $numbers = [...$between, $next->number];
-            $wrote = $this->wrote($item, $numbers);
-            DB::table('touches')->where('item_id', $item->id)->whereIn('number', $numbers)->delete();
-            DB::table('shared_touches')->where('item_id', $item->id)->whereIn('number', $numbers)->delete();
-            foreach ($touched as $part => $what) {
-                $this->touch($item, $next, (string) $part, $what, $new->wholePosition(explode('/', (string) $part)[0]), $wrote);
-            }
-            DB::table('carried')->where('item_id', $item->id)->whereIn('number', $numbers)->delete();
+            $this->tellTouches($item, [...$between, $next->number], $next, $touched, $new);
             $this->lives->close($item, $before->number, $next->number, $kind, $whole);
             DB::table('gone_versions')->insertUsing(
                 ['item_id', 'number', 'user_id', 'saved_at'],
@@ -122,6 +116,23 @@ final readonly class LetGo
 
             return true;
         });
+    }
+
+    /**
+     * Whatever all of them touched is told as touched by the next one.
+     *
+     * @param  non-empty-list<int>  $numbers
+     * @param  array<string, int>  $touched  by part
+     */
+    private function tellTouches(Item $item, array $numbers, Version $next, array $touched, PartTree $new): void
+    {
+        $wrote = $this->wrote($item, $numbers);
+        foreach (['touches', 'shared_touches', 'carried'] as $table) {
+            DB::table($table)->where('item_id', $item->id)->whereIn('number', $numbers)->delete();
+        }
+        foreach ($touched as $part => $what) {
+            $this->touch($item, $next, (string) $part, $what, $new->wholePosition(explode('/', (string) $part)[0]), $wrote);
+        }
     }
 
     /** A window may be on the state of a version that goes, from when that was the newest: it stays a base until nobody can. */

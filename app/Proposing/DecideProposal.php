@@ -44,46 +44,7 @@ final readonly class DecideProposal
         ?string $word = null,
     ): ?Proposal {
         $item = $proposal->item;
-        $work = function (ChunksAhead $chunks) use ($proposal, $decider, $answer, $seen, $state, $picked): ?Decided {
-            $item = $proposal->refresh()->item->refresh();
-            if (
-                $proposal->state !== ProposalState::Waiting
-                || $item->head !== $seen
-                || $proposal->root !== $state
-                || $item->deleted_at !== null
-            ) {
-                return null;
-            }
-            $states = new States($chunks);
-            [$whole, $met] = $this->proposed->becomes($states, $proposal, $item->root);
-            [$answered, $rest] = $this->parted($states, $item->kind(), $item->root, $whole, $picked);
-            if ($answered === $item->root) {
-                return null;
-            }
-            $isAccepted = $answer === ProposalState::Accepted;
-            $written = new Written(
-                null,
-                null,
-                $isAccepted ? $answered : $item->root,
-                Cause::Wrote,
-                kept: true,
-                of: $decider->firstName(),
-                whose: $proposal->name(),
-                agreed: true,
-                grows: false,
-            );
-
-            return new Decided(
-                $chunks,
-                $written,
-                $isAccepted ? $this->write->ahead($states, $item, $proposal->user, $written) : null,
-                $item->root,
-                $answered,
-                $isAccepted ? $whole : $rest,
-                $picked !== null && $rest !== $item->root,
-                $met,
-            );
-        };
+        $work = fn (ChunksAhead $chunks): ?Decided => $this->made($chunks, $proposal, $decider, $answer, $seen, $state, $picked);
         $write = function (Decided $made) use ($proposal, $decider, $answer, $seen, $state, $word): ?Proposal {
             $proposal->refresh();
             // Whoever was quicker answered it, or wrote on.
@@ -97,6 +58,56 @@ final readonly class DecideProposal
         };
 
         return $this->ahead->handle($item, $work, $write);
+    }
+
+    /**
+     * What the item becomes, and what of the proposal is left; null when there is nothing to answer.
+     *
+     * @param  list<string>|null  $picked
+     */
+    private function made(
+        ChunksAhead $chunks,
+        Proposal $proposal,
+        User $decider,
+        ProposalState $answer,
+        int $seen,
+        string $state,
+        ?array $picked,
+    ): ?Decided {
+        $item = $proposal->refresh()->item->refresh();
+        $isAsked = $proposal->state === ProposalState::Waiting && $proposal->root === $state;
+        if (! $isAsked || $item->head !== $seen || $item->deleted_at !== null) {
+            return null;
+        }
+        $states = new States($chunks);
+        [$whole, $met] = $this->proposed->becomes($states, $proposal, $item->root);
+        [$answered, $rest] = $this->parted($states, $item->kind(), $item->root, $whole, $picked);
+        if ($answered === $item->root) {
+            return null;
+        }
+        $isAccepted = $answer === ProposalState::Accepted;
+        $written = new Written(
+            null,
+            null,
+            $isAccepted ? $answered : $item->root,
+            Cause::Wrote,
+            kept: true,
+            of: $decider->firstName(),
+            whose: $proposal->name(),
+            agreed: true,
+            grows: false,
+        );
+
+        return new Decided(
+            $chunks,
+            $written,
+            $isAccepted ? $this->write->ahead($states, $item, $proposal->user, $written) : null,
+            $item->root,
+            $answered,
+            $isAccepted ? $whole : $rest,
+            $picked !== null && $rest !== $item->root,
+            $met,
+        );
     }
 
     /**
@@ -141,15 +152,7 @@ final readonly class DecideProposal
 
             return $proposal;
         }
-        // It stood in the whole of it until now, never by itself.
-        $part = Proposal::query()->create([
-            ...$proposal->only('item_id', 'user_id', 'line_id', 'said_by', 'proposed_at'),
-            'began' => $told['decided'],
-            'stands' => $seen,
-            'met' => [],
-            ...$told,
-        ]);
-        $part->standsAt($seen, $made->base, $made->answered, []);
+        $part = $this->part($proposal, $made, $seen, $told);
         $line = $proposal->loadMissing('line')->line?->refresh();
         if ($line !== null && $line->root !== $made->rest) {
             $this->write->handle(
@@ -166,6 +169,25 @@ final readonly class DecideProposal
                 $made->rest,
                 $proposal->met === [] ? $made->met : $proposal->met,
             );
+
+        return $part;
+    }
+
+    /**
+     * What of a proposal is answered by itself: it stood in the whole of it until now.
+     *
+     * @param  array<string, mixed>  $told
+     */
+    private function part(Proposal $proposal, Decided $made, int $seen, array $told): Proposal
+    {
+        $part = Proposal::query()->create([
+            ...$proposal->only('item_id', 'user_id', 'line_id', 'said_by', 'proposed_at'),
+            'began' => $told['decided'],
+            'stands' => $seen,
+            'met' => [],
+            ...$told,
+        ]);
+        $part->standsAt($seen, $made->base, $made->answered, []);
 
         return $part;
     }

@@ -34,26 +34,7 @@ final readonly class BringShelfBack
     public function handle(Shelf $shelf, User $person, CarbonImmutable $moment, array $wanted, array $found, array $removed): ?ShelfReturn
     {
         return $this->all(function () use ($shelf, $person, $moment, $wanted, $found, $removed): ShelfReturn {
-            $seen = [];
-            foreach ($wanted as $one) {
-                $seen[$one['item']->id]
-                    = $one['seen'] === $one['item']->refresh()->head ? $one['seen'] : throw new DomainException('moved on');
-            }
-            foreach ($found as $item) {
-                $this->move($item, $person, true);
-                // Where its name was taken meanwhile it came back under another one, as a version more.
-                $seen[$item->id] = $item->refresh()->head;
-            }
-            $made = array_map(
-                fn (array $one) => $this->restore->handle(
-                    $one['item']->refresh(),
-                    $one['version'],
-                    $person,
-                    $seen[$one['item']->id],
-                    picked: $one['picked'],
-                ) ?? throw new DomainException('moved on'),
-                $wanted,
-            );
+            $made = $this->restored($person, $wanted, $found);
             $this->join($made, count($made) + count($found) + count($removed) > 1);
             foreach ($removed as $item) {
                 $this->move($item, $person, false);
@@ -82,6 +63,35 @@ final readonly class BringShelfBack
                 ],
             ]);
         });
+    }
+
+    /**
+     * @param  list<array{item: Item, version: Version, seen: int, picked: list<string>|null}>  $wanted
+     * @param  list<Item>  $found
+     * @return list<Version>
+     */
+    private function restored(User $person, array $wanted, array $found): array
+    {
+        $seen = [];
+        foreach ($wanted as $one) {
+            $seen[$one['item']->id] = $one['seen'] === $one['item']->refresh()->head ? $one['seen'] : throw new DomainException('moved on');
+        }
+        foreach ($found as $item) {
+            $this->move($item, $person, true);
+            // Where its name was taken meanwhile it came back under another one, as a version more.
+            $seen[$item->id] = $item->refresh()->head;
+        }
+
+        return array_map(
+            fn (array $one) => $this->restore->handle(
+                $one['item']->refresh(),
+                $one['version'],
+                $person,
+                $seen[$one['item']->id],
+                picked: $one['picked'],
+            ) ?? throw new DomainException('moved on'),
+            $wanted,
+        );
     }
 
     /** @return bool false when one of the items was changed since; then nothing happened */

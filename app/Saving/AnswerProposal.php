@@ -30,52 +30,12 @@ final readonly class AnswerProposal
      */
     public function handle(Proposal $proposal, User $decider, ProposalState $answer, ?string $word = null, ?int $seen = null): bool
     {
-        $answered = function (?Version $version) use ($proposal, $decider, $answer, $word): bool {
-            if ($proposal->refresh()->state !== ProposalState::Waiting) {
-                return false;
-            }
-
-            return $proposal->update([
-                'state' => $answer,
-                'decider_id' => $decider->id,
-                'word' => $word,
-                'decided_at' => now(),
-                'version_id' => $version?->id,
-            ]);
-        };
+        $answered = fn (?Version $version): bool => $this->answered($proposal, $decider, $answer, $word, $version);
         if ($answer !== ProposalState::Accepted) {
             return DB::transaction(fn (): bool => $answered(null));
         }
         $item = $proposal->item;
-        $work = function (ChunksAhead $chunks) use ($proposal, $item, $seen, $decider): ?Made {
-            $now = $this->states->tree($item->root);
-            $merged = $this->proposed->onto($proposal, $now);
-            if (
-                $proposal->refresh()->state !== ProposalState::Waiting
-                || $item->deleted_at !== null
-                || ($seen === null ? $merged->conflicts !== [] : $seen !== $item->head)
-            ) {
-                return null;
-            }
-            $states = new States($chunks);
-            $root = $states->keepChanged($item->root, $now, $merged->tree);
-            $written = new Written(
-                $now,
-                $merged->tree,
-                $root,
-                Cause::Wrote,
-                kept: true,
-                of: $decider->firstName(),
-                whose: $proposal->name(),
-                agreed: true,
-            );
-
-            return new Made(
-                $chunks,
-                $written,
-                $root === $item->root ? null : $this->write->ahead($states, $item, $proposal->user, $written),
-            );
-        };
+        $work = fn (ChunksAhead $chunks): ?Made => $this->made($chunks, $proposal, $decider, $seen);
         $write = function (Made $made) use ($proposal, $item, $answered): bool {
             // Whoever was quicker took the item away, or answered.
             if ($item->deleted_at !== null || $proposal->refresh()->state !== ProposalState::Waiting) {
@@ -88,5 +48,45 @@ final readonly class AnswerProposal
         };
 
         return $this->ahead->handle($item, $work, $write) ?? false;
+    }
+
+    private function answered(Proposal $proposal, User $decider, ProposalState $answer, ?string $word, ?Version $version): bool
+    {
+        return $proposal->refresh()->state === ProposalState::Waiting && $proposal->update([
+            'state' => $answer,
+            'decider_id' => $decider->id,
+            'word' => $word,
+            'decided_at' => now(),
+            'version_id' => $version?->id,
+        ]);
+    }
+
+    /** What the item becomes by it; null when it is to be looked at again. */
+    private function made(ChunksAhead $chunks, Proposal $proposal, User $decider, ?int $seen): ?Made
+    {
+        $item = $proposal->item;
+        $now = $this->states->tree($item->root);
+        $merged = $this->proposed->onto($proposal, $now);
+        if (
+            $proposal->refresh()->state !== ProposalState::Waiting
+            || $item->deleted_at !== null
+            || ($seen === null ? $merged->conflicts !== [] : $seen !== $item->head)
+        ) {
+            return null;
+        }
+        $states = new States($chunks);
+        $root = $states->keepChanged($item->root, $now, $merged->tree);
+        $written = new Written(
+            $now,
+            $merged->tree,
+            $root,
+            Cause::Wrote,
+            kept: true,
+            of: $decider->firstName(),
+            whose: $proposal->name(),
+            agreed: true,
+        );
+
+        return new Made($chunks, $written, $root === $item->root ? null : $this->write->ahead($states, $item, $proposal->user, $written));
     }
 }

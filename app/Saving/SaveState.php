@@ -17,6 +17,7 @@ use MistyAttic\Core\Calculate\Consequences;
 use MistyAttic\Core\Compare\Match\Identities;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Edits;
+use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\Limits;
 use MistyAttic\Core\Kinds\Reading;
@@ -71,14 +72,7 @@ final readonly class SaveState
         $kind = Kinds::named($item->kind);
         $head = $this->states->tree($item->root);
         $headRoot = $item->root;
-        $reading = $sent->tree === null
-            ? Edits::apply(
-                $sent->base === $headRoot ? $head : $this->states->tree($sent->base),
-                $sent->edits,
-                $kind,
-                Limits::for($kind),
-            )
-            : Reading::tree($sent->tree);
+        $reading = $this->read($sent, $kind, $head, $headRoot);
         if ($reading->tree === null) {
             return new Unfit($reading->problems);
         }
@@ -93,9 +87,10 @@ final readonly class SaveState
         // Of edits most parts are the very same objects, of a whole state none.
         $states = new States($chunks);
         $root = $sent->tree === null ? $states->keepChanged($headRoot, $head, $tree) : $states->keep($tree, $headRoot);
+        $isOnHead = $sent->tree === null && $sent->base === $headRoot;
         $sentRoot = match (true) {
             $tree === $reading->tree => $root,
-            $sent->tree === null && $sent->base === $headRoot => $states->keepChanged($headRoot, $head, $reading->tree),
+            $isOnHead => $states->keepChanged($headRoot, $head, $reading->tree),
             default => $states->keep($reading->tree, $base),
         };
         $since = $isMerged ? $this->number($item, $base) : $item->head;
@@ -123,6 +118,14 @@ final readonly class SaveState
             $from,
             $since,
         );
+    }
+
+    /** What was sent as a tree: all of it, or the edits done to what they were made in. */
+    private function read(Sent $sent, Kind $kind, PartTree $head, string $headRoot): Reading
+    {
+        return $sent->tree !== null
+            ? Reading::tree($sent->tree)
+            : Edits::apply($sent->base === $headRoot ? $head : $this->states->tree($sent->base), $sent->edits, $kind, Limits::for($kind));
     }
 
     private function write(Item $item, User $editor, Sent $sent, MadeOfSending $made): Saved

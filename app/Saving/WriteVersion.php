@@ -54,10 +54,7 @@ final readonly class WriteVersion
     public function handle(Item $item, User $editor, Written $written, ?Compared $compared = null): Version
     {
         $newest = $item->head === 0 ? null : Version::query()->where(['item_id' => $item->id, 'number' => $item->head])->firstOrFail();
-        $at = $written->at ?? CarbonImmutable::now();
-        if ($newest !== null && $newest->saved_at > $at) {
-            $at = $newest->saved_at;
-        }
+        $at = self::moment($written, $newest);
         if ($item->form_id !== null) {
             $item->loadMissing('form', 'shelf.memberships');
         }
@@ -73,35 +70,21 @@ final readonly class WriteVersion
             : $this->compare($this->states, $item, $written, $grown, $beforeRoot);
         $this->check($item, $editor, $written, $grown, $compared);
         $writers = $unkept && $grown !== null ? $this->writers($item, $grown, $editor, $written) : [];
-        $version = $this->filled(
-            $grown
-                ?? new Version([
-                    'item_id' => $item->id,
-                    'number' => $item->head + 1,
-                    'user_id' => $editor->id,
-                    'cause' => $written->cause,
-                    'source' => $written->source,
-                    'started_at' => $at,
-                ]),
-            $item,
-            $editor,
-            $written,
-            $compared,
-            $writers,
-        );
+        $version = $grown ?? new Version([
+            'item_id' => $item->id,
+            'number' => $item->head + 1,
+            'user_id' => $editor->id,
+            'cause' => $written->cause,
+            'source' => $written->source,
+            'started_at' => $at,
+        ]);
+        $this->filled($version, $item, $editor, $written, $compared, $writers);
         $version->fill(['unkept' => $unkept, ...$unkept ? ['user_id' => $editor->id] : [], 'saved_at' => $at])->save();
         if ($grown !== null && $item->root !== $written->root) {
             $this->handed->keep($item, $item->root);
         }
         $this->log($item, $editor, $version, $version->title, $grown === null);
-        $isGrid = Kinds::named($item->kind)->grid() !== null;
-        $item->update([
-            'head' => $version->number,
-            'root' => $written->root,
-            'title' => $version->title,
-            'changed_at' => $at,
-            ...! $compared->isExcerpt && $isGrid ? ['formulas' => Spelling::hasFormulas($compared->after)] : [],
-        ]);
+        $this->moveHead($item, $version, $written, $compared);
         $this->index($item, $version, $written, $compared, $writers, $grown !== null);
         if ($grown === null) {
             $this->tally($item, $editor, $at);
@@ -111,6 +94,26 @@ final readonly class WriteVersion
             : $item->room(Rules::class)->written($item, $version, $compared->after);
 
         return $version->load('user', 'milestone');
+    }
+
+    /** No version is from before the one that it follows. */
+    private static function moment(Written $written, ?Version $newest): CarbonImmutable
+    {
+        $at = $written->at ?? CarbonImmutable::now();
+
+        return $newest !== null && $newest->saved_at > $at ? $newest->saved_at : $at;
+    }
+
+    private function moveHead(Item $item, Version $version, Written $written, Compared $compared): void
+    {
+        $isGrid = Kinds::named($item->kind)->grid() !== null;
+        $item->update([
+            'head' => $version->number,
+            'root' => $written->root,
+            'title' => $version->title,
+            'changed_at' => $version->saved_at,
+            ...! $compared->isExcerpt && $isGrid ? ['formulas' => Spelling::hasFormulas($compared->after)] : [],
+        ]);
     }
 
     /** What must hold when a state of this kind is written. */

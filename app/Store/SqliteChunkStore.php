@@ -70,22 +70,9 @@ final class SqliteChunkStore implements ChunkStore
     {
         $held = [];
         foreach (array_chunk(array_values(array_unique($asked)), self::BATCH) as $batch) {
-            $statement = $this->connection
-                ->getPdo()
-                ->prepare(
-                    sprintf(
-                        self::WITH_BASES,
-                        $by,
-                        implode(',', array_fill(0, count($batch), '?')),
-                        ($deep ? 'depth' : '0 AS depth').', form, data',
-                    ),
-                );
-            foreach ($batch as $position => $value) {
-                $statement->bindValue($position + 1, $value, is_int($value) ? PDO::PARAM_INT : PDO::PARAM_LOB);
-            }
-            $statement->execute();
+            $columns = ($deep ? 'depth' : '0 AS depth').', form, data';
             $rows = [];
-            foreach ($statement->fetchAll(PDO::FETCH_ASSOC) as $row) {
+            foreach ($this->rows(sprintf(self::WITH_BASES, $by, '%s', $columns), $batch) as $row) {
                 $rows[(int) $row['id']] = $row;
             }
             $wanted = array_fill_keys($batch, true);
@@ -105,7 +92,7 @@ final class SqliteChunkStore implements ChunkStore
                     );
                     $held[$id] = [
                         'id' => $id,
-                        'address' => $row['address'],
+                        'address' => (string) $row['address'],
                         'depth' => (int) $row['depth'],
                         'base' => $row['base'] === null ? null : (int) $row['base'],
                         'whole' => $whole,

@@ -29,14 +29,7 @@ final class When
         if (preg_match(self::ISO, trim($text)) === 1) {
             return self::parsed(trim($text), $zone)?->min($now)->utc();
         }
-        $text = trim((string) preg_replace(['/\b(?:at|on)\b|,/', '/\s+/'], [' ', ' '], mb_strtolower($text)));
-        // With points the day comes first: “3.11.” is the third of November.
-        $text = (string) preg_replace_callback(
-            '/^(\d{1,2})\.\s?(0?[1-9]|1[0-2])\.(?= |$)/',
-            fn (array $found): string => "{$found[1]} "
-                .['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'][(int) $found[2] - 1],
-            $text,
-        );
+        $text = self::plain($text);
         $hour = preg_match(self::HOUR, $text, $found) === 1 ? self::hour($found) : null;
         $day = trim((string) preg_replace(['/ +/'], [' '], $hour === null ? $text : (string) preg_replace(self::HOUR, ' ', $text, 1)));
         preg_match_all('/[a-z]+/', $day, $words);
@@ -58,21 +51,39 @@ final class When
             $isExact => $moment,
             default => $moment->endOfDay(),
         };
-        // A weekday, an hour or a day of a year that is still to come is the one before.
         $begins = $hour !== null || $isExact ? $moment : $moment->startOfDay();
         if ($begins->greaterThan($now)) {
-            $moment = match (true) {
-                $day === '' => $moment->subDay(),
-                preg_match('/^[a-z]+day$|^(?:mon|tues?|wed|thu(?:rs?)?|fri|sat|sun)$/', $day) === 1 => $moment->subWeek(),
-                preg_match('/\d{4}/', $day) !== 1
-                    && preg_match('/[a-z]{3}/', $day) === 1
-                    && preg_match('/next|week|month|year|day/', $day) !== 1
-                    => $moment->subYear(),
-                default => null,
-            };
+            $moment = self::oneBefore($moment, $day);
         }
 
         return $moment === null || $moment->startOfDay()->greaterThan($now) ? null : $moment->min($now)->utc();
+    }
+
+    /** In small letters, without what says nothing. With points the day comes first: “3.11.” is the third of November. */
+    private static function plain(string $text): string
+    {
+        $text = trim((string) preg_replace(['/\b(?:at|on)\b|,/', '/\s+/'], [' ', ' '], mb_strtolower($text)));
+
+        return (string) preg_replace_callback(
+            '/^(\d{1,2})\.\s?(0?[1-9]|1[0-2])\.(?= |$)/',
+            fn (array $found): string => "{$found[1]} "
+                .['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'][(int) $found[2] - 1],
+            $text,
+        );
+    }
+
+    /** A weekday, an hour or a day of a year that is still to come is the one before; what else is to come is none. */
+    private static function oneBefore(CarbonImmutable $moment, string $day): ?CarbonImmutable
+    {
+        return match (true) {
+            $day === '' => $moment->subDay(),
+            preg_match('/^[a-z]+day$|^(?:mon|tues?|wed|thu(?:rs?)?|fri|sat|sun)$/', $day) === 1 => $moment->subWeek(),
+            preg_match('/\d{4}/', $day) !== 1
+                && preg_match('/[a-z]{3}/', $day) === 1
+                && preg_match('/next|week|month|year|day/', $day) !== 1
+                => $moment->subYear(),
+            default => null,
+        };
     }
 
     /**

@@ -42,64 +42,76 @@ final class ItemSchema
                     'propertyNames' => ['pattern' => '^[0-9a-f]{40}$'],
                     'additionalProperties' => ['type' => 'string'],
                 ],
-                'talk' => [
-                    'description' => 'threads: about a part, a cell (field is its column), words (quote), or all of it',
-                    'type' => 'array',
-                    'items' => [
-                        'type' => 'object',
-                        'required' => ['said'],
-                        'additionalProperties' => false,
-                        'properties' => [
-                            'part' => ['$ref' => '#/definitions/id'],
-                            'field' => ['$ref' => '#/definitions/id'],
-                            'quote' => ['type' => 'string'],
-                            'settled' => ['type' => 'boolean'],
-                            'said' => [
-                                'type' => 'array',
-                                'minItems' => 1,
-                                'items' => [
-                                    'type' => 'object',
-                                    'required' => ['text'],
-                                    'additionalProperties' => false,
-                                    'properties' => [
-                                        'by' => ['type' => 'string'],
-                                        'at' => ['description' => 'ISO 8601 in UTC', 'type' => 'string'],
-                                        'text' => ['type' => 'string'],
-                                    ],
-                                ],
-                            ],
-                        ],
-                    ],
-                ],
-                'text' => [
-                    'type' => 'object',
-                    'required' => ['runs'],
-                    'additionalProperties' => false,
-                    'properties' => [
-                        'runs' => [
-                            'type' => 'array',
-                            'items' => [
-                                'type' => 'array',
-                                'minItems' => 1,
-                                'maxItems' => 2,
-                                'items' => [
-                                    ['type' => 'string'],
-                                    [
-                                        'description' => 'its marks',
-                                        'type' => 'object',
-                                        'additionalProperties' => ['type' => ['boolean', 'string']],
-                                    ],
-                                ],
-                            ],
-                        ],
-                    ],
-                ],
+                'talk' => self::talk(),
+                'text' => self::text(),
                 'cell' => [
                     'description'
                         => 'a number, a text, a boolean, or a list that begins with a sign: d a date, ! an error, = a formula with its result, * a look',
                     'anyOf' => [
                         ['type' => ['string', 'number', 'boolean']],
                         ['type' => 'array', 'minItems' => 2, 'items' => ['type' => ['string', 'number', 'boolean']]],
+                    ],
+                ],
+            ],
+        ];
+    }
+
+    /** @return array<string, mixed> what was said beside the parts */
+    private static function talk(): array
+    {
+        return [
+            'description' => 'threads: about a part, a cell (field is its column), words (quote), or all of it',
+            'type' => 'array',
+            'items' => [
+                'type' => 'object',
+                'required' => ['said'],
+                'additionalProperties' => false,
+                'properties' => [
+                    'part' => ['$ref' => '#/definitions/id'],
+                    'field' => ['$ref' => '#/definitions/id'],
+                    'quote' => ['type' => 'string'],
+                    'settled' => ['type' => 'boolean'],
+                    'said' => [
+                        'type' => 'array',
+                        'minItems' => 1,
+                        'items' => [
+                            'type' => 'object',
+                            'required' => ['text'],
+                            'additionalProperties' => false,
+                            'properties' => [
+                                'by' => ['type' => 'string'],
+                                'at' => ['description' => 'ISO 8601 in UTC', 'type' => 'string'],
+                                'text' => ['type' => 'string'],
+                            ],
+                        ],
+                    ],
+                ],
+            ],
+        ];
+    }
+
+    /** @return array<string, mixed> words with their marks */
+    private static function text(): array
+    {
+        return [
+            'type' => 'object',
+            'required' => ['runs'],
+            'additionalProperties' => false,
+            'properties' => [
+                'runs' => [
+                    'type' => 'array',
+                    'items' => [
+                        'type' => 'array',
+                        'minItems' => 1,
+                        'maxItems' => 2,
+                        'items' => [
+                            ['type' => 'string'],
+                            [
+                                'description' => 'its marks',
+                                'type' => 'object',
+                                'additionalProperties' => ['type' => ['boolean', 'string']],
+                            ],
+                        ],
                     ],
                 ],
             ],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Making\MakeItem;
+use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\User;
@@ -12,6 +13,7 @@ use App\Models\Version;
 use App\Restoring\RestoreVersion;
 use App\Store\States;
 use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Kinds\Limits;
@@ -19,8 +21,9 @@ use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
 use PHPUnit\Framework\Attributes\TestWith;
 
 /**
- * Whatever two people do in three windows of one item, with versions that come back, answers that are late and answers that are lost:
- * nothing is refused, and in the end all windows hold what the server has. The windows are the browser's own: see
+ * Whatever two people do in three windows of one item, with versions that come back, answers that are late and answers that are lost,
+ * and one of them who may not write for a while: nothing else is refused, in the end all windows hold what the server has, and what went
+ * from a window while others' work came in is in a version or held back. The windows are the browser's own: see
  * tests/scripts/windows.mjs.
  */
 final class WindowsTest extends FeatureCase
@@ -71,15 +74,28 @@ final class WindowsTest extends FeatureCase
             $answer = match (true) {
                 isset($asked['put']) => $this->putJson(route('state.save', $item), $asked['put']),
                 isset($asked['restore']) => $this->restore($item, $people[$asked['who']], (int) $asked['restore']),
+                isset($asked['role']) => $this->give($item, $people[$asked['who']], Role::from($asked['role'])),
                 isset($asked['get']) => $this->getJson(route('state', [$item, ...array_filter(['since' => $asked['get']])])),
                 default => null,
             };
-            $answer === null || self::assertSame(200, $answer->getStatusCode(), "{$at}: ".json_encode($asked).' '.$answer->getContent());
-            $this->say($answer?->json());
+            if ($answer === null) {
+                $this->say(null);
+
+                continue;
+            }
+            $may = Gate::forUser($people[$asked['who']])->allows(isset($asked['put']) ? 'write' : 'draft', $item);
+            $what = "{$at}: ".json_encode($asked).' '.$answer->getContent();
+            self::assertSame($may, $answer->isOk(), $what);
+            $may || self::assertContains($answer->getStatusCode(), [403, 404], $what);
+            $this->say($may ? $answer->json() : ['mayNot' => true]);
         }
         array_map(fclose(...), $this->pipes);
         proc_close($this->process);
         $root = $item->refresh()->root;
+        $kept = $this->kept($item);
+        foreach ($asked['went'] as $word) {
+            self::assertStringContainsString($word, $kept, "{$at}: what somebody wrote is nowhere");
+        }
         foreach ($asked['end'] as $who => $window) {
             self::assertSame([$root, false], [$window['root'], $window['isDirty']], "{$at}: window {$who} does not come to rest");
             self::assertEquals($window['fresh'], $window['parts'], "{$at}: window {$who} holds something else than the server");
@@ -94,6 +110,26 @@ final class WindowsTest extends FeatureCase
         app(RestoreVersion::class)->handle($item, $version->setRelation('item', $item), $person, $item->head);
 
         return null;
+    }
+
+    private function give(Item $item, User $person, Role $role): null
+    {
+        $item->shelf->memberships()->where('user_id', $person->id)->update(['role' => $role]);
+        $item->unsetRelation('shelf');
+
+        return null;
+    }
+
+    /** All that its versions hold, and what is held back. */
+    private function kept(Item $item): string
+    {
+        $roots = Version::query()->where('item_id', $item->id)->pluck('root')->unique()->all();
+        $states = array_map(fn (string $root): string => json_encode(
+            array_map(fn (Part $part): array => $part->toJson(), app(States::class)->tree($root)->parts),
+            JSON_THROW_ON_ERROR,
+        ), $roots);
+
+        return implode("\n", [...$states, ...HeldEdit::query()->where('item_id', $item->id)->pluck('conflict')->all()]);
     }
 
     private function say(mixed $answer): void

@@ -68,10 +68,15 @@ export class Someone {
     }
 
     write() {
-        const value = this.random.pick(VALUES);
+        const value = this.random.under(3) ? this.random.pick(VALUES) : this.word();
         const isFormula = typeof value === 'string' && value[0] === '=';
         const kept = isFormula ? ['=', keep(value.slice(1), this.grid.row.id, this.sheet)] : value === '' ? undefined : value;
         this.sheet.run([{ do: 'cells', cells: [[this.grid.row.id, this.grid.column.id, kept]] }]);
+    }
+
+    /** One that is nowhere else. */
+    word() {
+        return `w${this.random.under(2 ** 30)}q`;
     }
 
     whole() {

@@ -5,7 +5,11 @@
  *   {"put": {"base", "edits" or "content", "client"}, "who"}   as `PUT /state`
  *   {"get": since, "who"}                                      as `GET /state?since=`
  *   {"restore": number, "who"}                                 an earlier version, on another page
- *   {"end": for each window its state, whether anything in it is not saved, what it holds, and what a fresh one would hold}
+ *   {"role": "viewer" or "editor", "who"}                      somebody may not write any more, or may again
+ *   {"end": for each window its state, whether anything in it is not saved, what it holds, and what a fresh one would hold, "went":
+ *   words that somebody wrote and that went from their window while others' work came in, and that nobody took out}
+ *
+ * Who may not, is answered {"mayNot": true}, and sends it again later.
  *
  *   node tests/scripts/windows.mjs SEED KIND ROOT < the first line: the parts of the item
  */
@@ -27,6 +31,19 @@ const ask = async (question) => {
     const answer = await read();
     tell(question.who ?? '', question, '\n    →', answer);
     return answer;
+};
+
+/** Words that are like no others, and that somebody wrote. */
+const words = (window) => new Set(JSON.stringify(window.someone.whole()).match(/w\d+q/g));
+const takenOut = new Set();
+const went = new Set();
+/** Does something in a window and writes down which words are not there any more. */
+const noting = (window, where, does) => {
+    const before = words(window);
+    const result = does();
+    const after = words(window);
+    for (const word of before) if (!after.has(word)) where.add(word);
+    return result;
 };
 
 class Window {
@@ -51,12 +68,14 @@ class Window {
     async send() {
         if (this.isBusy || !this.desk.isDirty()) return;
         const client = `w${this.at}.${this.sendings}`;
-        this.answer = await ask({ put: { base: this.base, client, ...this.desk.take() }, who: this.who });
+        const answer = await ask({ put: { base: this.base, client, ...this.desk.take() }, who: this.who });
+        if (answer.mayNot) this.desk.untake();
+        else this.answer = answer;
     }
 
     arrive() {
         if (!this.isBusy) return;
-        const { on } = this.desk.answered(this.answer);
+        const { on } = noting(this, went, () => this.desk.answered(this.answer));
         tell(`${this.who} took it in, on ${on}`);
         this.base = this.answer[on];
         this.sendings++;
@@ -69,7 +88,7 @@ class Window {
         if (this.typing) {
             const { row, column } = this.typing;
             this.typing = null;
-            this.someone.sheet.run([{ do: 'cells', cells: [[row, column, `typed ${this.who}`]] }]);
+            noting(this, takenOut, () => this.someone.sheet.run([{ do: 'cells', cells: [[row, column, this.someone.word()]] }]));
         } else if (this.someone.choose()) {
             this.typing = { row: this.someone.grid.row.id, column: this.someone.grid.column.id };
         }
@@ -87,7 +106,8 @@ class Window {
         if (this.isBusy || this.desk.isDirty()) return;
         this.desk.since(this.base);
         const state = await ask({ get: this.base, who: this.who });
-        const isIn = this.desk.bring(state);
+        if (state.mayNot) return;
+        const isIn = noting(this, went, () => this.desk.bring(state));
         tell(`${this.who} follows: ${isIn}`);
         if (isIn) this.base = state.root;
     }
@@ -102,7 +122,7 @@ for (let round = 0; round < 50; round++) {
         case 0:
         case 1:
         case 2: {
-            for (let steps = 1 + random.under(4); steps > 0; steps--) window.someone.step();
+            for (let steps = 1 + random.under(4); steps > 0; steps--) noting(window, takenOut, () => window.someone.step());
             break;
         }
         case 3:
@@ -110,11 +130,15 @@ for (let round = 0; round < 50; round++) {
         case 5: window.arrive(); break;
         case 6: await window.follow(); break;
         case 7: window.type(); break;
-        case 8: if (random.under(3) === 0) await ask({ restore: random.under(1000), who: window.who }); break;
+        case 8:
+            if (random.under(3) === 0) await ask({ restore: random.under(1000), who: 0 });
+            else if (random.under(4) === 0) await ask({ role: random.pick(['viewer', 'editor']), who: 1 });
+            break;
         default: if (random.under(3) === 0) window.lose();
     }
 }
 for (const window of windows) if (window.typing) window.type();
+await ask({ role: 'editor', who: 1 });
 for (let round = 0; round < 12; round++) {
     for (const window of windows) {
         window.arrive();
@@ -131,5 +155,6 @@ await ask({
         parts: window.someone.whole(),
         fresh: window.someone.fresh(content),
     })),
+    went: [...went].filter((word) => !takenOut.has(word)),
 });
 process.exit(0);

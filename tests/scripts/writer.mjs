@@ -79,8 +79,13 @@ export class Writer {
 
     write() {
         if (!this.state.selection.$from.parent.isTextblock) return;
-        const words = this.random.pick(['lamp ', 'The bin. ', 'é', 'x', ' socket']);
+        const words = this.random.pick(['lamp ', 'The bin. ', 'é', `${this.word()} `, ` ${this.word()}`]);
         this.dispatch(this.state.tr.insertText(words));
+    }
+
+    /** One that is nowhere else. */
+    word() {
+        return `w${this.random.under(2 ** 30)}q`;
     }
 
     whole() {

@@ -6,12 +6,14 @@ namespace App\Http\Sharing;
 
 use App\Http\Controller;
 use App\Models\Invitation;
+use App\Models\Shelf;
 use App\Sharing\TakeUpInvitation;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
 
-/** The signed link by which somebody who was invited comes on the shelf. It works once. */
+/** The signed link by which somebody who was invited comes on the shelf. It works once, and owners can take it back. */
 final class InvitationController extends Controller
 {
     public function show(Request $request, int $invitation): View
@@ -47,5 +49,13 @@ final class InvitationController extends Controller
         }
 
         return redirect()->route('shelf', $found->shelf);
+    }
+
+    public function destroy(Shelf $shelf, Invitation $invitation): RedirectResponse
+    {
+        Gate::authorize('manage', $shelf);
+        $invitation->delete();
+
+        return redirect()->route('people', $shelf)->with('said', __('people.taken_back', ['name' => $invitation->name]));
     }
 }

@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Sharing;
 
 use App\Http\Controller;
-use App\Models\Invitation;
 use App\Models\LogLine;
 use App\Models\Membership;
 use App\Models\Role;
 use App\Models\Shelf;
-use App\Sharing\AskAboutEntries;
 use App\Sharing\ChangeMembership;
 use App\Sharing\Invite;
 use Illuminate\Contracts\View\View;
@@ -18,6 +16,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 
+/** Who comes to a shelf, and what they may do there. */
 final class PeopleController extends Controller
 {
     public function index(Shelf $shelf): View
@@ -44,14 +43,6 @@ final class PeopleController extends Controller
         return $invitation === null
             ? $back
             : $back->with($isNew ? ['invitation' => Invite::link($invitation, false)] : ['mailed' => $sent['email']]);
-    }
-
-    public function takeBack(Shelf $shelf, Invitation $invitation): RedirectResponse
-    {
-        Gate::authorize('manage', $shelf);
-        $invitation->delete();
-
-        return $this->changed($shelf, true, (string) __('people.taken_back', ['name' => $invitation->name]));
     }
 
     public function update(MembershipRequest $request, Shelf $shelf, Membership $membership, ChangeMembership $change): RedirectResponse
@@ -89,25 +80,6 @@ final class PeopleController extends Controller
         return $done && $leaving
             ? redirect()->route('home')
             : $this->changed($shelf, $done, (string) __('people.removed', ['name' => $name]));
-    }
-
-    public function settings(ShelfSettingsRequest $request, Shelf $shelf, AskAboutEntries $askAboutEntries): RedirectResponse
-    {
-        $sent = $request->validated();
-        $shelf->update([
-            'editors_restore' => $request->boolean('editors_restore'),
-            'viewers_comment' => $request->boolean('viewers_comment'),
-            'viewers_propose' => $request->boolean('viewers_propose'),
-            'asks' => $request->boolean('asks'),
-            'drafts' => $sent['drafts'] ?? $shelf->drafts,
-        ]);
-        $waiting = $askAboutEntries->handle($shelf, $request->boolean('asks_entries'));
-        LogLine::ofShelf('settings', $this->person($request), $shelf);
-        $back = redirect()->route('people', $shelf);
-
-        return $waiting === 0
-            ? $back->with('said', __('people.set'))
-            : $back->withErrors(['asks_entries' => trans_choice('agreeing.answer_first', $waiting, ['count' => (string) $waiting])]);
     }
 
     private function changed(Shelf $shelf, bool $done, string $said): RedirectResponse

@@ -5,11 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Shelf;
 
 use App\Http\Controller;
-use App\Making\CopyShelf;
 use App\Models\Shelf;
 use App\Models\ShelfMilestone;
 use App\Models\ShelfReturn;
-use App\Past\MarkShelf;
 use App\View\Shelf\OnADay;
 use App\View\Shelf\ShelfRibbon;
 use App\Words\Clock;
@@ -22,7 +20,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 
-/** A shelf as it was on a day, held against now or another day; a name for it, and a copy of it. */
+/** A shelf as it was on a day, held against now or another day. */
 final class DayController extends Controller
 {
     public function show(DayRequest $request, Shelf $shelf): View|RedirectResponse
@@ -55,24 +53,6 @@ final class DayController extends Controller
         return response()->json($ribbon->of($shelf, $this->person($request)));
     }
 
-    public function mark(NameMomentRequest $request, Shelf $shelf, MarkShelf $mark): RedirectResponse
-    {
-        Gate::authorize('make', $shelf);
-        $named = $mark->handle($shelf, $this->person($request), $request->moment(), $request->name());
-
-        return $this->back($shelf, $request->moment())->with(
-            'said',
-            trans_choice('day.marked', $named, ['name' => $request->name(), 'count' => (string) $named]),
-        );
-    }
-
-    public function copy(NameMomentRequest $request, Shelf $shelf, CopyShelf $copy): RedirectResponse
-    {
-        $made = $copy->handle($shelf, $this->person($request), $request->moment(), $request->name());
-
-        return redirect()->route('shelf', $made)->with('said', __('day.copied', ['shelf' => $shelf->name, 'name' => $made->name]));
-    }
-
     /** From a moment as people write it to its address. */
     private function sought(DayRequest $request, Shelf $shelf): RedirectResponse
     {
@@ -93,7 +73,7 @@ final class DayController extends Controller
                 ->withInput();
         }
 
-        return $this->back($shelf, $at ?? now()->toImmutable(), $then);
+        return redirect()->route('day', self::address($shelf, $at ?? now()->toImmutable(), $then));
     }
 
     /** A day or hour, or the milestone of the shelf that is called so. */
@@ -111,11 +91,13 @@ final class DayController extends Controller
                     ->first()?->at);
     }
 
-    private function back(Shelf $shelf, CarbonImmutable $moment, ?CarbonImmutable $until = null): RedirectResponse
+    /** @return array<string, mixed> what the address of a moment is made of */
+    public static function address(Shelf $shelf, CarbonImmutable $moment, ?CarbonImmutable $until = null): array
     {
-        return redirect()->route(
-            'day',
-            array_filter(['shelf' => $shelf, 'at' => Clock::stamp($moment), 'until' => $until === null ? null : Clock::stamp($until)]),
-        );
+        return array_filter([
+            'shelf' => $shelf,
+            'at' => Clock::stamp($moment),
+            'until' => $until === null ? null : Clock::stamp($until),
+        ]);
     }
 }

@@ -28,19 +28,10 @@ final class DatasetController extends Controller
     public function create(Request $request, Shelf $shelf, States $states): View
     {
         Gate::authorize('make', $shelf);
-        $items = Item::query()
-            ->with('shelf.memberships', 'versions.milestone')
-            ->standing()
-            ->whereIn('kind', ['spreadsheet', 'form'])
-            ->whereNull('form_id')
-            ->whereIn('shelf_id', $this->person($request)->shelves()->pluck('shelves.id'))
-            ->orderBy('title')
-            ->get()
-            ->filter(fn (Item $item) => MayFill::reads($this->person($request), $item));
 
         return view('kinds.dataset.new', [
             'shelf' => $shelf,
-            'items' => $items,
+            'items' => MayFill::from($this->person($request)),
             'tabs' => fn (Item $item): array => $item->kind === 'form'
                 ? []
                 : array_values(array_filter($states->tops($item->root), fn ($part) => $part->role === 'tab')),
@@ -54,24 +45,14 @@ final class DatasetController extends Controller
         [$seal, $source, $title] = $this->seals->sealed($request, $this->person($request), $sent);
         $seal['long'] = ($seal['long'] ?? false) || count($source->records) > self::MANY;
 
-        $types = $source->types();
-        $ways = [];
-        foreach ($types as $field => $type) {
-            $values = $source->values((string) $field);
-            $asked = $source->isKnown((string) $field) ? null : ReadingWays::asked($type, $values);
-            if ($asked !== null) {
-                $ways[$field] = new ReadingWays($values, $asked);
-                // Days of which only the month is in doubt are days.
-                $types[$field] = $asked->type === 'date' && $ways[$field]->isAllRead() ? $asked : $type;
-            }
-        }
+        $seen = new SeenFields($source);
 
         return view('kinds.dataset.look', [
             'shelf' => $shelf,
             'item' => null,
             'source' => $source,
-            'types' => $types,
-            'ways' => $ways,
+            'types' => $seen->types,
+            'ways' => $seen->ways,
             'readers' => $this->seals->readers($shelf, $seal),
             'tab' => isset($seal['item']) ? 0 : (int) ($seal['tab'] ?? 0),
             'seal' => encrypt($seal),
@@ -87,18 +68,7 @@ final class DatasetController extends Controller
             return redirect()->route('item', $make->handle($shelf, $this->person($request), 'dataset', $title));
         }
         [$source, $seal] = $this->seals->opened($this->person($request), $sent['seal']);
-        $types = $source->types();
-        foreach ($types as $field => $seen) {
-            $types[$field] = $source->isKnown((string) $field)
-                ? $seen
-                : $seen->asked(
-                    $sent['types'][$field] ?? $seen->type,
-                    $source->values((string) $field),
-                    $sent['decimals'][$field] ?? null,
-                    $sent['days'][$field] ?? null,
-                );
-        }
-        $item = $this->take->make($shelf, $this->person($request), $title, $source, $types, bound: isset($seal['item']));
+        $item = $this->take->make($shelf, $this->person($request), $title, $source, SeenFields::said($source, $sent), bound: isset($seal['item']));
         if (isset($seal['item'])) {
             $from = $this->seals->from($this->person($request), $seal['item']);
             $this->take->bind($item, $from, $seal['tab'], $seal['version'] === null ? null : $this->version($from, $seal['version']));

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Kinds\Entry;
 
 use App\Http\Controller;
-use App\Kinds\Form\EntryList;
 use App\Kinds\Form\KeepEntries;
 use App\Models\Item;
 use App\Store\States;
@@ -23,7 +22,7 @@ final class EntriesController extends Controller
 
     public function show(EntriesRequest $request, Item $item): View|RedirectResponse
     {
-        $list = $this->list($request, $item);
+        $list = $request->list($this->states);
         if ($request->boolean('chosen')) {
             // What is not ticked is left out, so that a question that comes later has its column.
             $with = $request->validated('with') ?? [];
@@ -67,43 +66,14 @@ final class EntriesController extends Controller
         ]);
     }
 
+    /** @param key-of<EntryTable::MEDIA_TYPES> $format */
     public function download(EntriesRequest $request, Item $item, string $format): Response
     {
-        $table = new EntryTable($this->list($request, $item));
         $name = (Str::slug($item->title) ?: 'form').'-entries.'.$format;
 
-        return response(
-            match ($format) {
-                'csv' => $table->csv(),
-                'xlsx' => $table->xlsx(),
-                default => $table->json(),
-            },
-            200,
-            [
-                'Content-Type' => [
-                    'csv' => 'text/csv; charset=utf-8',
-                    'xlsx' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-                    'json' => 'application/json',
-                ][$format],
-                'Content-Disposition' => "attachment; filename=\"{$name}\"",
-            ],
-        );
-    }
-
-    private function list(EntriesRequest $request, Item $item): EntryList
-    {
-        $sent = $request->validated();
-
-        return new EntryList(
-            $item,
-            $this->states->tree($item->live->version->root ?? $item->root),
-            $this->person($request),
-            $sent['sort'] ?? 'number',
-            (bool) ($sent['down'] ?? ! isset($sent['sort'])),
-            trim((string) ($sent['find'] ?? '')),
-            (bool) ($sent['gone'] ?? false),
-            $sent['in'] ?? '',
-            array_values($sent['without'] ?? []),
-        );
+        return response((new EntryTable($request->list($this->states)))->file($format), 200, [
+            'Content-Type' => EntryTable::MEDIA_TYPES[$format],
+            'Content-Disposition' => "attachment; filename=\"{$name}\"",
+        ]);
     }
 }

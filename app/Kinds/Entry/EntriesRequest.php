@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Kinds\Entry;
 
 use App\Http\ItemRequest;
+use App\Kinds\Form\EntryList;
+use App\Store\States;
 
 /** How the entries of a form are listed: sorted, found, and which questions are left out. */
 final class EntriesRequest extends ItemRequest
@@ -25,5 +27,23 @@ final class EntriesRequest extends ItemRequest
             'with' => ['nullable', 'array', 'max:500'],
             'with.*' => ['string', 'max:24'],
         ];
+    }
+
+    public function list(States $states): EntryList
+    {
+        $sent = $this->validated();
+        $item = $this->item();
+
+        return new EntryList(
+            $item,
+            $states->tree($item->live->version->root ?? $item->root),
+            $this->user() ?? abort(401),
+            $sent['sort'] ?? 'number',
+            (bool) ($sent['down'] ?? ! isset($sent['sort'])),
+            trim((string) ($sent['find'] ?? '')),
+            (bool) ($sent['gone'] ?? false),
+            $sent['in'] ?? '',
+            array_values($sent['without'] ?? []),
+        );
     }
 }

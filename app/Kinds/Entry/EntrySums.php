@@ -111,20 +111,7 @@ final class EntrySums
     private function bars($rows, ?Part $question, string $type): array
     {
         if ($type === 'scale' && $question !== null) {
-            $counts = (clone $rows)
-                ->groupBy('answers.number')
-                ->selectRaw('answers.number AS at, COUNT(*) AS count')
-                ->pluck('count', 'at')
-                ->all();
-            [$least, $most] = Answers::scaleOf($question);
-
-            return array_map(
-                fn (int $step) => [
-                    (string) $step,
-                    (int) ($counts[(string) (float) $step] ?? ($counts[(string) $step] ?? ($counts["{$step}.0"] ?? 0))),
-                ],
-                range($least, $most),
-            );
+            return self::steps($rows, $question);
         }
         $counts = [];
         foreach (
@@ -156,6 +143,31 @@ final class EntrySums
         }
 
         return $bars;
+    }
+
+    /**
+     * A bar for each step of a scale, whether anybody chose it or not.
+     *
+     * @param  Builder  $rows
+     * @return list<array{string, int}>
+     */
+    private static function steps($rows, Part $question): array
+    {
+        $counts = (clone $rows)
+            ->groupBy('answers.number')
+            ->selectRaw('answers.number AS at, COUNT(*) AS count')
+            ->pluck('count', 'at')
+            ->all();
+
+        [$least, $most] = Answers::scaleOf($question);
+
+        return array_map(
+            fn (int $step) => [
+                (string) $step,
+                (int) ($counts[(string) (float) $step] ?? ($counts[(string) $step] ?? ($counts["{$step}.0"] ?? 0))),
+            ],
+            range($least, $most),
+        );
     }
 
     /** What a choice or a line is called, or was when the form was published with it. */

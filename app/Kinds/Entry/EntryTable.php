@@ -14,12 +14,28 @@ use MistyAttic\Core\Formats\Workbook\SheetFormat;
 /** The entries of a form as a file: a row an entry, a column a question. Read piece by piece, in the order of the list. */
 final readonly class EntryTable
 {
+    public const MEDIA_TYPES = [
+        'csv' => 'text/csv; charset=utf-8',
+        'xlsx' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+        'json' => 'application/json',
+    ];
+
     /** Entries that are read at a time. */
     private const PIECE = 1_000;
 
     public function __construct(private EntryList $list) {}
 
-    public function csv(): string
+    /** @param key-of<self::MEDIA_TYPES> $format */
+    public function file(string $format): string
+    {
+        return match ($format) {
+            'csv' => $this->csv(),
+            'xlsx' => $this->xlsx(),
+            'json' => $this->json(),
+        };
+    }
+
+    private function csv(): string
     {
         $writer = new CsvWriter;
         $columns = array_keys($this->heads());
@@ -31,7 +47,7 @@ final readonly class EntryTable
         return $csv;
     }
 
-    public function xlsx(): string
+    private function xlsx(): string
     {
         $ids = [];
         $parts = [new Part('tabs', 'tab', 0, ['name' => __('form.columns.tab'), 'frozen' => 1])];
@@ -48,7 +64,7 @@ final readonly class EntryTable
         return SheetFormat::Xlsx->write(PartTree::of($parts));
     }
 
-    public function json(): string
+    private function json(): string
     {
         $entries = [];
         foreach ($this->rows() as $row) {

@@ -93,50 +93,25 @@ final class Past extends Plain
         [$old, $new] = $this->ends($at);
         $face = self::face($old, $new, $at->address);
         $faces = self::faces($old, $new, $at->address);
-        $switches = count($faces) < 2
-            ? []
-            : [
-                [
-                    'label' => (string) __('file.looked_at'),
-                    'choices' => array_map(
-                        fn (Face $each): array => [
-                            (string) __(
-                                $each === Face::Parts && Reading::isTable($new) ? 'file.face.table' : "file.face.{$each->value}",
-                            ),
-                            ['show' => $each->value],
-                            $each === $face,
-                        ],
-                        $faces,
-                    ),
-                ],
-            ];
-
-        return [
-            ...$switches,
-            ...$face === Face::Bytes || ($face === Face::Parts && $at->comparison->kind->grid() !== null)
-                ? []
-                : match (true) {
-                    $at->address->view !== 'changed' => [],
-                    $face === Face::Picture => [
-                        [
-                            'label' => 'Layout',
-                            'choices' => self::choices($at->address->layout === 'side' ? 'side' : 'together', 'layout', [
-                                'together' => (string) __('file.over'),
-                                'side' => (string) __('file.side'),
-                            ]),
-                        ],
-                    ],
-                    default => [
-                        [
-                            'label' => 'Layout',
-                            'choices' => self::choices($at->address->layout === 'side' ? 'side' : 'together', 'layout', [
-                                'together' => 'Together',
-                                'side' => 'Side by side',
-                            ]),
-                        ],
-                    ],
-                },
+        $name = fn (Face $each): string => $each === Face::Parts && Reading::isTable($new) ? 'table' : $each->value;
+        $lookedAt = [
+            'label' => (string) __('file.looked_at'),
+            'choices' => array_map(
+                fn (Face $each): array => [(string) __("file.face.{$name($each)}"), ['show' => $each->value], $each === $face],
+                $faces,
+            ),
         ];
+        $isTable = $face === Face::Parts && $at->comparison->kind->grid() !== null;
+        $hasLayout = $at->address->view === 'changed' && $face !== Face::Bytes && ! $isTable;
+        $layout = [
+            'label' => 'Layout',
+            'choices' => self::choices($at->address->layout === 'side' ? 'side' : 'together', 'layout', [
+                'together' => $face === Face::Picture ? (string) __('file.over') : 'Together',
+                'side' => $face === Face::Picture ? (string) __('file.side') : 'Side by side',
+            ]),
+        ];
+
+        return [...count($faces) < 2 ? [] : [$lookedAt], ...$hasLayout ? [$layout] : []];
     }
 
     public function tellsAuthors(LookedAt $at): bool

@@ -15,7 +15,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\Kinds\File\FileKind;
 
-/** Files on their way to a shelf: begun, sent slice by slice, and finished; or whole, by browsers without scripts. */
+/** Files for a shelf: whether one of a name is there, and one that comes whole, from browsers without scripts. */
 final class UploadController extends Controller
 {
     public function __construct(private readonly ReceiveFile $receive) {}
@@ -35,15 +35,7 @@ final class UploadController extends Controller
         $item = $request->next();
         $done = $this->receive->whole($shelf, $this->person($request), $file->getClientOriginalName(), (string) $file->getContent(), $item);
 
-        return redirect($this->after($done, $item !== null));
-    }
-
-    public function begin(UploadRequest $request, Shelf $shelf): JsonResponse
-    {
-        $sent = $request->validated();
-        $upload = $this->receive->begin($shelf, $this->person($request), $sent['name'], (int) $sent['size'], $request->next());
-
-        return response()->json(['url' => route('upload', $upload), 'slice' => ReceiveFile::SLICE]);
+        return redirect(SliceController::after($done, $item !== null));
     }
 
     /** The files of that name that are there already: somebody says whether it is the next version of one. */
@@ -64,44 +56,5 @@ final class UploadController extends Controller
                     'said' => __('file.there_already', ['name' => $found->title, 'number' => (string) ($found->head + 1)]),
                 ],
         );
-    }
-
-    public function slice(Request $request, Upload $upload): JsonResponse
-    {
-        $this->own($request, $upload);
-
-        return response()->json([
-            'got' => $this->receive->slice($upload, (int) $request->query('at', '0'), (string) $request->getContent()),
-        ]);
-    }
-
-    public function finish(Request $request, Upload $upload): JsonResponse
-    {
-        $this->own($request, $upload);
-        $isNext = $upload->item_id !== null;
-
-        return response()->json(['to' => $this->after($this->receive->finish($upload, $this->person($request)), $isNext)]);
-    }
-
-    public function destroy(Request $request, Upload $upload): JsonResponse
-    {
-        $this->own($request, $upload);
-        $upload->delete();
-
-        return response()->json([]);
-    }
-
-    /** Who began it goes on with it, as long as they may. */
-    private function own(Request $request, Upload $upload): void
-    {
-        abort_unless($upload->user_id === $this->person($request)->id, 404);
-        $upload->item === null ? Gate::authorize('make', $upload->shelf) : Gate::authorize('write', $upload->item);
-    }
-
-    private function after(Item $item, bool $isNext): string
-    {
-        return $isNext && $item->head > 1
-            ? route('history', ['item' => $item, 'from' => $item->head - 1, 'to' => $item->head])
-            : route('item', $item);
     }
 }

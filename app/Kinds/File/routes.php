@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Kinds\File\ContentController;
 use App\Kinds\File\MakeIntoController;
+use App\Kinds\File\SliceController;
 use App\Kinds\File\UploadController;
 use Illuminate\Support\Facades\Route;
 
@@ -11,11 +12,11 @@ Route::prefix('/shelves/{shelf}')->group(function (): void {
     Route::get('/file', [UploadController::class, 'create'])->name('file.new');
     Route::post('/file', [UploadController::class, 'send'])->name('file.send');
     Route::get('/files', [UploadController::class, 'named'])->name('file.named');
-    Route::post('/uploads', [UploadController::class, 'begin'])->name('upload.begin');
+    Route::post('/uploads', [SliceController::class, 'begin'])->name('upload.begin');
 });
-Route::put('/uploads/{upload}', [UploadController::class, 'slice'])->name('upload');
-Route::post('/uploads/{upload}', [UploadController::class, 'finish'])->name('upload.finish');
-Route::delete('/uploads/{upload}', [UploadController::class, 'destroy'])->name('upload.stop');
+Route::put('/uploads/{upload}', [SliceController::class, 'slice'])->name('upload');
+Route::post('/uploads/{upload}', [SliceController::class, 'finish'])->name('upload.finish');
+Route::delete('/uploads/{upload}', [SliceController::class, 'destroy'])->name('upload.stop');
 Route::prefix('/items/{item}')->group(function (): void {
     Route::post('/into', MakeIntoController::class)->name('file.into');
 });

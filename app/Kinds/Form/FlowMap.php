@@ -91,45 +91,58 @@ final class FlowMap
         $lane = 0;
         foreach ($before + $after as $at => $arrow) {
             $state = ! isset($after[$at]) ? 'removed' : (! isset($before[$at]) ? 'added' : 'same');
-            $from = $this->rows[$arrow->from];
-            $to = $arrow->to === null ? count($this->boxes) : $this->rows[$arrow->to];
-            [$y1, $y2] = [8 + $from * self::STEP, 8 + $to * self::STEP];
-            if ($arrow->rule === null && $to === $from + 1) {
-                $x = self::LEFT + intdiv(self::BOX[0], 2);
-                $arrows[] = [
-                    'path' => sprintf('M%d %dV%d', $x, $y1 + self::BOX[1], $y2 - 2),
-                    'state' => $state,
-                    'name' => '',
-                    'x' => 0,
-                    'y' => 0,
-                    'isRule' => false,
-                ];
-
-                continue;
-            }
-            // Rules on the right, what leads past removed questions on the left.
             $isRule = $arrow->rule !== null;
-            $edge = $isRule ? self::LEFT + self::BOX[0] : self::LEFT;
-            $out = $isRule ? $edge + 22 + min(3, $lane++) * 12 : $edge - 26;
             $arrows[] = [
-                'path' => sprintf(
-                    'M%d %dC%d %d %d %d %d %d',
-                    $edge,
-                    $y1 + 15,
-                    $out,
-                    $y1 + 15,
-                    $out,
-                    $y2 + ($arrow->to === null ? 0 : 15),
-                    $edge + ($isRule ? 2 : -2),
-                    $y2 + ($arrow->to === null ? 4 : 15),
-                ),
                 'state' => $state,
-                'name' => $isRule ? $this->condition($arrow) : '',
-                'x' => $out - ($isRule ? 8 : 0), 'y' => $y1 + 24, 'isRule' => $isRule,
+                ...$isRule || $this->row($arrow->to) !== $this->row($arrow->from) + 1
+                    ? $this->around($arrow, $isRule ? min(3, $lane++) : 0)
+                    : $this->straight($arrow),
             ];
         }
 
         return $arrows;
+    }
+
+    /** @param string|null $id null for the end */
+    private function row(?string $id): int
+    {
+        return $id === null ? count($this->boxes) : $this->rows[$id];
+    }
+
+    /** @return array{path: string, name: string, x: int, y: int, isRule: bool} down to the next box */
+    private function straight(Arrow $arrow): array
+    {
+        $x = self::LEFT + intdiv(self::BOX[0], 2);
+        [$from, $to] = [8 + $this->row($arrow->from) * self::STEP, 8 + $this->row($arrow->to) * self::STEP];
+
+        return ['path' => sprintf('M%d %dV%d', $x, $from + self::BOX[1], $to - 2), 'name' => '', 'x' => 0, 'y' => 0, 'isRule' => false];
+    }
+
+    /** @return array{path: string, name: string, x: int, y: int, isRule: bool} rules on the right, what leads past removed questions on the left */
+    private function around(Arrow $arrow, int $lane): array
+    {
+        $isRule = $arrow->rule !== null;
+        [$from, $to] = [8 + $this->row($arrow->from) * self::STEP, 8 + $this->row($arrow->to) * self::STEP];
+        $edge = $isRule ? self::LEFT + self::BOX[0] : self::LEFT;
+        $out = $isRule ? $edge + 22 + $lane * 12 : $edge - 26;
+
+        return [
+            'path' => sprintf(
+                'M%d %dC%d %d %d %d %d %d',
+                $edge,
+                $from + 15,
+                $out,
+                $from + 15,
+                $out,
+                $to + ($arrow->to === null ? 0 : 15),
+                $edge + ($isRule ? 2 : -2),
+                $to + ($arrow->to === null ? 4 : 15),
+            ),
+            'name' => $isRule ? $this->condition($arrow) : '',
+            'x' => $out - ($isRule ? 8 : 0),
+            'y' => $from + 24,
+            'isRule' => $isRule,
+        ];
     }
 
     private function condition(Arrow $arrow): string

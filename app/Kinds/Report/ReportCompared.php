@@ -36,47 +36,47 @@ final class ReportCompared
             if ($page->isTrace) {
                 continue;
             }
-            $widgets = [];
-            foreach ($page->children as $marked) {
-                if ($marked->isTrace) {
-                    continue;
-                }
-                $before = $marked->state === ChangeType::Removed
-                    ? $marked->part
-                    : ($marked->state === ChangeType::Added
-                        ? null
-                        : $marked->before);
-                $after = $marked->state === ChangeType::Removed ? null : $marked->part;
-                $old = $before === null ? null : new WidgetView($before, $page->before ?? $page->part, $this->then);
-                $new = $after === null ? null : new WidgetView($after, $page->part, $now);
-                $state = $marked->state->value
-                ?? ($old !== null && $new !== null && $this->settings($old) !== $this->settings($new)
-                    ? 'edited'
-                    : ($marked->edited || $marked->movedFrom !== null
-                        ? 'moved'
-                        : 'same'));
-                if (
-                    $old !== null
-                    && $new !== null
-                    && self::definition($old) === self::definition($new)
-                    && self::values($old) !== self::values($new)
-                    && $new->widget->isChart()
-                ) {
-                    $this->because[] = ['widget' => $new, 'old' => $old, 'sentence' => $this->told($old, $new)];
-                }
-                $widgets[] = new ComparedWidget(
-                    $marked,
-                    $state,
-                    $this->editor($marked, $state),
-                    $old,
-                    $new,
-                    $this->edits($old, $new),
-                    self::differences($old, $new),
-                );
-            }
+            $children = array_filter($page->children, fn (MarkedPart $marked): bool => ! $marked->isTrace);
+            $widgets = array_map(fn (MarkedPart $marked): ComparedWidget => $this->widget($page, $marked, $now), array_values($children));
             $state = $page->state->value ?? ($page->movedFrom !== null ? 'moved' : ($page->edited ? 'edited' : 'same'));
             $this->pages[] = new ComparedPage($page, $state, $this->editor($page, $state), $widgets);
         }
+    }
+
+    private function widget(MarkedPart $page, MarkedPart $marked, ReportData $now): ComparedWidget
+    {
+        $before = match ($marked->state) {
+            ChangeType::Removed => $marked->part,
+            ChangeType::Added => null,
+            default => $marked->before,
+        };
+        $after = $marked->state === ChangeType::Removed ? null : $marked->part;
+        $old = $before === null ? null : new WidgetView($before, $page->before ?? $page->part, $this->then);
+        $new = $after === null ? null : new WidgetView($after, $page->part, $now);
+        $state = $marked->state->value ?? match (true) {
+            $old !== null && $new !== null && $this->settings($old) !== $this->settings($new) => 'edited',
+            $marked->edited || $marked->movedFrom !== null => 'moved',
+            default => 'same',
+        };
+        if ($old !== null && $new !== null && $new->widget->isChart() && self::isMovedByData($old, $new)) {
+            $this->because[] = ['widget' => $new, 'old' => $old, 'sentence' => $this->told($old, $new)];
+        }
+
+        return new ComparedWidget(
+            $marked,
+            $state,
+            $this->editor($marked, $state),
+            $old,
+            $new,
+            $this->edits($old, $new),
+            self::differences($old, $new),
+        );
+    }
+
+    /** It is defined as before, and shows something else. */
+    private static function isMovedByData(WidgetView $old, WidgetView $new): bool
+    {
+        return self::definition($old) === self::definition($new) && self::values($old) !== self::values($new);
     }
 
     private function editor(MarkedPart $marked, string $state): ?User

@@ -10,18 +10,10 @@ use App\Models\Item;
 use App\Restoring\RestoreVersion;
 use App\Store\States;
 use Illuminate\Contracts\View\View;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Support\Facades\Gate;
-use MistyAttic\Core\Calculate\Causes;
-use MistyAttic\Core\Compare\Changes\Change;
-use MistyAttic\Core\Compare\Changes\ChangeType;
-use MistyAttic\Core\Compare\Changes\TreeCompare;
-use MistyAttic\Core\History\Touched;
-use MistyAttic\Core\Kinds\NumberLook;
-use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
 
-/** One cell of a spreadsheet: its own history, and what its result moved by. */
+/** One cell of a spreadsheet: its own history, and any of it brought back. */
 final class CellController extends Controller
 {
     public function show(Item $item, string $row, string $column, States $states): View
@@ -66,38 +58,5 @@ final class CellController extends Controller
 
         return redirect()->route('history', ['item' => $item, 'from' => $back->number - 1, 'to' => $back->number])
             ->with('said', __('history.cell.back', ['source' => (string) $number, 'number' => (string) $back->number]));
-    }
-
-    /** The edits between two versions that lie behind a result that moved. */
-    public function causes(CausesRequest $request, Item $item, string $row, string $column, States $states): JsonResponse
-    {
-        abort_unless($item->kind === 'spreadsheet', 404);
-        $sent = $request->validated();
-        $kind = new SpreadsheetKind;
-        $old = $states->tree($this->version($item, (int) $sent['from'])->root);
-        $new = $states->tree($this->version($item, (int) $sent['to'])->root);
-        $changes = TreeCompare::of($old, $new);
-        $edited = array_values(
-            array_filter(array_map(strval(...), array_keys(Touched::by($changes, $kind))), fn (string $part) => str_contains($part, '/')),
-        );
-        $causes = Causes::of($new, "{$row}/{$column}", $edited);
-        $cells = [];
-        foreach (array_slice($causes, 0, Causes::MOST) as $cause) {
-            [$of, $in] = explode('/', $cause);
-            $format = $new->get($in)->string('format');
-            $cells[] = [
-                'cell' => $cause,
-                'name' => $kind->label($new, $new->get($in)).' · '.$kind->label($new, $new->get($of)),
-                'was' => NumberLook::show($old->find($of)->fields[$in] ?? null, $format),
-                'is' => NumberLook::show($new->get($of)->fields[$in] ?? null, $format),
-            ];
-        }
-
-        $moved = array_filter($changes->changes, fn (Change $change) => $change->type !== ChangeType::Edited) !== [];
-
-        return response()->json([
-            'text' => trans_choice($moved ? 'history.cell.causes_and_rows' : 'history.cell.causes', count($causes)),
-            'cells' => $cells,
-        ]);
     }
 }

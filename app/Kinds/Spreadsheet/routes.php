@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Kinds\Spreadsheet\CausesController;
 use App\Kinds\Spreadsheet\CellController;
 use App\Kinds\Spreadsheet\LinesController;
 use Illuminate\Support\Facades\Route;
@@ -12,5 +13,5 @@ Route::prefix('/items/{item}')->group(function (): void {
     Route::post('/cells/{row}/{column}/versions/{number}', [CellController::class, 'store'])
         ->where('number', '\d{1,9}')
         ->name('cell.restore');
-    Route::get('/causes/{row}/{column}', [CellController::class, 'causes'])->name('causes');
+    Route::get('/causes/{row}/{column}', CausesController::class)->name('causes');
 });

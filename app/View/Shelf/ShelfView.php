@@ -103,42 +103,12 @@ final readonly class ShelfView
     private function items(): LengthAwarePaginator
     {
         $drafts = $this->shelf->showsDraftsTo($this->user);
-        $published = Kinds::published();
         $query = $this->shelf
             ->items()
+            ->getQuery()
             ->with('newest.user', 'newest.milestone', 'origin.item', 'live.version.user')
             ->when($this->asked->kind !== '', fn (Builder $query) => $query->where('items.kind', $this->asked->kind));
-        if ($drafts) {
-            $query
-                ->when(
-                    $this->asked->find !== '',
-                    fn (Builder $query) => $query->whereRaw("items.title LIKE ? ESCAPE '\\'", [self::like($this->asked->find)]),
-                )
-                ->when(
-                    $this->asked->sort === 'title',
-                    fn (Builder $query) => $query->orderByRaw('items.title COLLATE NOCASE'),
-                    fn (Builder $query) => $query->orderByDesc('items.changed_at'),
-                );
-        } else {
-            $of = fn (string $own, string $live): string => "CASE WHEN items.kind IN ('"
-                .implode("', '", $published)
-                ."') THEN {$live} ELSE {$own} END";
-            $query
-                ->leftJoin('publishings AS live', 'live.id', '=', 'items.live_id')
-                ->select('items.*')
-                ->where(fn (Builder $query) => $query->whereNotIn('items.kind', $published)->orWhereNotNull('items.live_id'))
-                ->when(
-                    $this->asked->find !== '',
-                    fn (Builder $query) => $query->whereRaw($of('items.title', 'live.title')." LIKE ? ESCAPE '\\'", [
-                        self::like($this->asked->find),
-                    ]),
-                )
-                ->when(
-                    $this->asked->sort === 'title',
-                    fn (Builder $query) => $query->orderByRaw($of('items.title', 'live.title').' COLLATE NOCASE'),
-                    fn (Builder $query) => $query->orderByRaw($of('items.changed_at', 'live.decided_at').' DESC'),
-                );
-        }
+        $drafts ? $this->narrowed($query, 'items.title', 'items.changed_at') : $this->seenLive($query);
         $page = $query->orderByDesc('items.id')->paginate(self::PAGE)->appends($this->asked->with());
         $page->getCollection()->each(fn (Item $item) => $item->setRelation('shelf', $this->shelf)->newest?->setRelation('item', $item));
 
@@ -151,6 +121,38 @@ final readonly class ShelfView
                     ->filter()
                     ->values(),
             );
+    }
+
+    /**
+     * Of what is published, only what is live: found and sorted by what is live of it.
+     *
+     * @param  Builder<Item>  $query
+     */
+    private function seenLive(Builder $query): void
+    {
+        $published = Kinds::published();
+        $of = fn (string $own, string $live): string => "CASE WHEN items.kind IN ('".implode("', '", $published)."') THEN {$live} ELSE {$own} END";
+        $query
+            ->leftJoin('publishings AS live', 'live.id', '=', 'items.live_id')
+            ->select('items.*')
+            ->where(fn (Builder $query) => $query->whereNotIn('items.kind', $published)->orWhereNotNull('items.live_id'));
+        $this->narrowed($query, $of('items.title', 'live.title'), $of('items.changed_at', 'live.decided_at'));
+    }
+
+    /**
+     * What is asked for, in the order that is asked for.
+     *
+     * @param  Builder<Item>  $query
+     * @param  string  $title  in SQL, as is the time
+     */
+    private function narrowed(Builder $query, string $title, string $changed): void
+    {
+        $query
+            ->when(
+                $this->asked->find !== '',
+                fn (Builder $query) => $query->whereRaw("{$title} LIKE ? ESCAPE '\\'", [self::like($this->asked->find)]),
+            )
+            ->orderByRaw($this->asked->sort === 'title' ? "{$title} COLLATE NOCASE" : "{$changed} DESC");
     }
 
     private static function like(string $words): string

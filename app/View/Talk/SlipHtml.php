@@ -125,12 +125,6 @@ final class SlipHtml
 
     private function comment(ThreadSeen $seen, CommentSeen $comment, ?string $about): string
     {
-        $deed = match (true) {
-            $about !== null => "{$about}, ",
-            $comment->deed === CommentDeed::Settled => $this->said('settled_it').', ',
-            $comment->deed === CommentDeed::Reopened => $this->said('reopened_it').', ',
-            default => '',
-        };
         [$sign, $name] = $this->person($comment);
         $when = '<time datetime="'
         .gmdate('Y-m-d\TH:i:s\Z', $comment->at)
@@ -143,19 +137,6 @@ final class SlipHtml
             $comment->text === '' => '',
             default => "<div class=\"slip-text\">{$this->text->html($comment->text)}</div>",
         };
-        $before = $comment->before === []
-            ? ''
-            : '<details class="slip-before"><summary>'
-                .$this->said('edited')
-                .'</summary>'
-                .implode(
-                    '',
-                    array_map(
-                        fn (string $earlier): string => "<div class=\"slip-text\">{$this->text->html($earlier)}</div>",
-                        $comment->before,
-                    ),
-                )
-                .'</details>';
         $isOwn = $this->mayComment && $comment->by === $this->me && ! $comment->isWithdrawn && $comment->deed === CommentDeed::Said;
         $own = ! $isOwn
             ? ''
@@ -170,9 +151,31 @@ final class SlipHtml
             .($comment->isNew ? ' is-new' : '')
             .'"'
             .($isOwn ? ' data-text="'.e($comment->text).'"' : '')
-            .">{$sign}<p class=\"slip-who\"><b>{$name}</b> <small>{$deed}{$when}, "
+            .">{$sign}<p class=\"slip-who\"><b>{$name}</b> <small>{$this->deed($comment, $about)}{$when}, "
             .$this->said('about_number', (int) $comment->number)
-            ."{$new}</small></p>{$text}{$before}{$own}</div>";
+            ."{$new}</small></p>{$text}{$this->before($comment)}{$own}</div>";
+    }
+
+    private function deed(CommentSeen $comment, ?string $about): string
+    {
+        return match (true) {
+            $about !== null => "{$about}, ",
+            $comment->deed === CommentDeed::Settled => $this->said('settled_it').', ',
+            $comment->deed === CommentDeed::Reopened => $this->said('reopened_it').', ',
+            default => '',
+        };
+    }
+
+    /** What it said before it was reworded. */
+    private function before(CommentSeen $comment): string
+    {
+        return $comment->before === []
+            ? ''
+            : '<details class="slip-before"><summary>'
+                .$this->said('edited')
+                .'</summary>'
+                .implode('', array_map(fn (string $text): string => "<div class=\"slip-text\">{$this->text->html($text)}</div>", $comment->before))
+                .'</details>';
     }
 
     /** Words of the place, escaped; there are few of them, and they are said often. */

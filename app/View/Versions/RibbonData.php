@@ -10,9 +10,11 @@ use App\Models\User;
 use App\View\Phrases;
 use App\View\Proposals\ProposedBetween;
 use App\View\Talk\SaidBetween;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\History\Sittings;
+use stdClass;
 
 /**
  * All versions of an item for drawing the ribbon, one short row a version: its number, its lane, the words added and
@@ -35,7 +37,7 @@ final class RibbonData
         $begins = array_fill_keys(array_column($sittings, 0), 1);
         $editors = $rows->pluck('user_id')->unique()->values()->all();
         $lanes = array_flip($editors);
-        $versions = $unusual = [];
+        $versions = [];
         $before = 0;
         foreach ($rows->values() as $at => $row) {
             $versions[] = [
@@ -48,39 +50,47 @@ final class RibbonData
                 (int) $row->source,
             ];
             $before = $times[$at];
-            if ($row->unusual !== null && $item->sight === null) {
-                $unusual[] = [(int) $row->number, (string) (new Phrases)->unusual(json_decode((string) $row->unusual, true))];
-            }
         }
+        $isReader = $item->sight !== null;
+        $talks = $last === null && ! $isReader && Gate::allows('talk', $item);
 
         return [
             'lanes' => $this->lanes($editors),
             'versions' => $versions,
             'milestones' => $this->milestones($item),
             'published' => $this->published($item),
-            'unusual' => $unusual,
-            'pins' => $item->sight !== null
-                ? []
-                : array_values(
-                    array_map(
-                        intval(...),
-                        DB::table('versions')
-                            ->where('item_id', $item->id)
-                            ->whereNotNull('pinned_by')
-                            ->orderBy('number')
-                            ->pluck('number')
-                            ->all(),
-                    ),
-                ),
+            'unusual' => $isReader ? [] : $this->unusual($rows),
+            'pins' => $isReader ? [] : $this->pins($item),
             'gaps' => $this->gaps($item, array_column($versions, 0)),
-            'talk' => $item->talked === 0 || $last !== null || $item->sight !== null || Gate::denies('talk', $item)
-                ? []
-                : (new SaidBetween($item, 1, $item->head))->marks(),
-            'proposed' => $last !== null || $item->sight !== null || Gate::denies('talk', $item)
-                ? []
-                : (new ProposedBetween($item, 1, $item->head))->marks(),
+            'talk' => $talks && $item->talked !== 0 ? (new SaidBetween($item, 1, $item->head))->marks() : [],
+            'proposed' => $talks ? (new ProposedBetween($item, 1, $item->head))->marks() : [],
             'sittings' => count($sittings),
         ];
+    }
+
+    /**
+     * @param  Collection<int, stdClass>  $rows
+     * @return list<array{int, string}> versions that ask for a look, and why
+     */
+    private function unusual(Collection $rows): array
+    {
+        return array_values(
+            $rows
+                ->whereNotNull('unusual')
+                ->map(fn (stdClass $row) => [(int) $row->number, (string) (new Phrases)->unusual(json_decode((string) $row->unusual, true))])
+                ->all(),
+        );
+    }
+
+    /** @return list<int> */
+    private function pins(Item $item): array
+    {
+        return array_values(
+            array_map(
+                intval(...),
+                DB::table('versions')->where('item_id', $item->id)->whereNotNull('pinned_by')->orderBy('number')->pluck('number')->all(),
+            ),
+        );
     }
 
     /**

@@ -33,25 +33,9 @@ final readonly class Changes
     public function of(Item|Shelf $what, int $after = 0, bool $marks = false, bool $others = false, ?CarbonImmutable $since = null): array
     {
         $items = fn (): Builder|array => $what instanceof Shelf ? $what->items()->getQuery()->select('items.id') : [$what->id];
-        $grown = $since === null
-            ? []
-            : Item::query()
-                ->join(
-                    'versions',
-                    fn (JoinClause $newest) => $newest
-                        ->on('versions.item_id', '=', 'items.id')
-                        ->on('versions.number', '=', 'items.head'),
-                )
-                ->whereIn('items.id', $items())
-                ->where('items.changed_at', '>', $since)
-                ->where('versions.saved_at', '>', $since)
-                ->where('versions.id', '<=', $after)
-                ->pluck('versions.id')
-                ->all();
+        $grown = $since === null ? [] : $this->grown($items(), $after, $since);
         $shelf = $what instanceof Shelf ? $what : $what->shelf;
-        $hidden = $shelf->showsDraftsTo($this->person)
-            ? []
-            : Kinds::published();
+        $hidden = $shelf->showsDraftsTo($this->person) ? [] : Kinds::published();
         $versions = Version::query()
             ->with('user', 'milestone', 'item.shelf.memberships', 'item.origin.item')
             ->where(
@@ -83,6 +67,29 @@ final readonly class Changes
                         $this->phrases->version($version).($version->milestone === null ? '' : " (“{$version->milestone->name}”)"),
                     ),
                 )
+                ->all(),
+        );
+    }
+
+    /**
+     * Versions of up to then that have grown since.
+     *
+     * @param  Builder<Item>|list<int>  $items
+     * @return list<int>
+     */
+    private function grown(Builder|array $items, int $upTo, CarbonImmutable $since): array
+    {
+        return array_values(
+            Item::query()
+                ->join(
+                    'versions',
+                    fn (JoinClause $newest) => $newest->on('versions.item_id', '=', 'items.id')->on('versions.number', '=', 'items.head'),
+                )
+                ->whereIn('items.id', $items)
+                ->where('items.changed_at', '>', $since)
+                ->where('versions.saved_at', '>', $since)
+                ->where('versions.id', '<=', $upTo)
+                ->pluck('versions.id')
                 ->all(),
         );
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Calculate\Data;
 
+use Closure;
 use Symfony\Component\ExpressionLanguage\Node\BinaryNode;
 use Symfony\Component\ExpressionLanguage\Node\ConditionalNode;
 use Symfony\Component\ExpressionLanguage\Node\ConstantNode;
@@ -106,59 +107,62 @@ final class ExpressionValues
     {
         return array_map(
             match ($operator) {
-                '+' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => ! self::areNumbers($a, $b)
-                    ? null
-                    : self::finite($a + $b),
-                '-' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => ! self::areNumbers($a, $b)
-                    ? null
-                    : self::finite($a - $b),
-                '*' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => ! self::areNumbers($a, $b)
-                    ? null
-                    : self::finite($a * $b),
-                '/' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => ! self::areNumbers($a, $b) || $b == 0
-                    ? null
-                    : self::finite($a / $b),
-                '%' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a === null || $b === null || $b == 0
-                    ? null
-                    : self::finite(fmod((float) $a, (float) $b) + 0),
-                '**' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a === null
-                || $b === null
-                || ($a == 0 && $b < 0)
-                    ? null
-                    : self::finite((float) $a ** (float) $b),
-                '~' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => mb_strcut((string) $a.(string) $b, 0, 32_767),
-                'and', '&&' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a === true && $b === true,
-                'or', '||' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a === true || $b === true,
-                'contains' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => str_contains(
-                    mb_strtolower((string) $a),
-                    mb_strtolower((string) $b),
-                ),
-                'starts with' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => str_starts_with(
-                    mb_strtolower((string) $a),
-                    mb_strtolower((string) $b),
-                ),
-                'ends with' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => str_ends_with(
-                    mb_strtolower((string) $a),
-                    mb_strtolower((string) $b),
-                ),
-                '==' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => self::same($a, $b),
-                '!=' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => ! self::same($a, $b),
-                '<' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a !== null
-                    && $b !== null
-                    && self::order($a, $b) < 0,
-                '>' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a !== null
-                    && $b !== null
-                    && self::order($a, $b) > 0,
-                '<=' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a !== null
-                    && $b !== null
-                    && self::order($a, $b) <= 0,
-                default => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a !== null
-                    && $b !== null
-                    && self::order($a, $b) >= 0,
+                '+', '-', '*', '/', '%', '**' => self::arithmetic($operator),
+                '~', 'contains', 'starts with', 'ends with' => self::ofTexts($operator),
+                default => self::truth($operator),
             },
             $left,
             $right,
         );
+    }
+
+    /** @return Closure(bool|float|int|string|null, bool|float|int|string|null): (bool|float|int|string|null) null where there is no such number */
+    private static function arithmetic(string $operator): Closure
+    {
+        $of = match ($operator) {
+            '+' => fn (float|int $a, float|int $b): float|int => $a + $b,
+            '-' => fn (float|int $a, float|int $b): float|int => $a - $b,
+            '*' => fn (float|int $a, float|int $b): float|int => $a * $b,
+            '/' => fn (float|int $a, float|int $b): float|int|null => $b == 0 ? null : $a / $b,
+            '%' => fn (float|int $a, float|int $b): ?float => $b == 0 ? null : fmod((float) $a, (float) $b) + 0,
+            default => fn (float|int $a, float|int $b): ?float => $a == 0 && $b < 0 ? null : (float) $a ** (float) $b,
+        };
+
+        return fn (bool|float|int|string|null $a, bool|float|int|string|null $b): bool|float|int|string|null
+            => self::areNumbers($a, $b) ? self::finite($of($a, $b)) : null;
+    }
+
+    /** @return Closure(bool|float|int|string|null, bool|float|int|string|null): (bool|string) */
+    private static function ofTexts(string $operator): Closure
+    {
+        $holds = match ($operator) {
+            'contains' => str_contains(...),
+            'starts with' => str_starts_with(...),
+            default => str_ends_with(...),
+        };
+
+        return $operator === '~'
+            ? fn (bool|float|int|string|null $a, bool|float|int|string|null $b): string => mb_strcut((string) $a.(string) $b, 0, 32_767)
+            : fn (bool|float|int|string|null $a, bool|float|int|string|null $b): bool => $holds(mb_strtolower((string) $a), mb_strtolower((string) $b));
+    }
+
+    /** @return Closure(bool|float|int|string|null, bool|float|int|string|null): bool nothing is before or behind what is not there */
+    private static function truth(string $operator): Closure
+    {
+        $ordered = match ($operator) {
+            '<' => fn (int $order): bool => $order < 0,
+            '>' => fn (int $order): bool => $order > 0,
+            '<=' => fn (int $order): bool => $order <= 0,
+            default => fn (int $order): bool => $order >= 0,
+        };
+
+        return match ($operator) {
+            'and', '&&' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b): bool => $a === true && $b === true,
+            'or', '||' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b): bool => $a === true || $b === true,
+            '==' => self::same(...),
+            '!=' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b): bool => ! self::same($a, $b),
+            default => fn (bool|float|int|string|null $a, bool|float|int|string|null $b): bool => $a !== null && $b !== null && $ordered(self::order($a, $b)),
+        };
     }
 
     /**

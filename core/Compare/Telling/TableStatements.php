@@ -250,25 +250,10 @@ final class TableStatements
                 }
                 $was = $change->before->fields[$column] ?? null;
                 $is = $change->after->fields[$column] ?? null;
-                $heading = $change->id === $first
-                && is_string(Cell::result($was))
-                && is_string(Cell::result($is))
-                && count($this->new->children()[$table]) > 2;
-                if ($this->edits->followed($was, $is) && Cell::result($was) === Cell::result($is)) {
-                    // Its range followed, and it came out the same.
-                    continue;
+                $code = $this->code($column, $was, $is, $change->id === $first && count($this->new->children()[$table]) > 2);
+                if ($code !== null) {
+                    $cells[$code][] = [$change->id, $column, $was, $is];
                 }
-                $code = match (true) {
-                    $this->edits->followed($was, $is) => 'recalculated',
-                    $this->new->has($column) && $this->kind->isReadAs($this->old->find($column), $this->new->get($column), $was, $is)
-                        => 'read_again',
-                    Cell::sameInput(Cell::bare($was), Cell::bare($is)) => 'formatted_cells',
-                    Cell::bare($was) === null => 'filled',
-                    Cell::bare($is) === null => 'emptied_cells',
-                    $heading => 'renamed_column',
-                    default => 'typed_over',
-                };
-                $cells[$code][] = [$change->id, $column, $was, $is];
             }
         }
         foreach ($cells as $code => $of) {
@@ -282,6 +267,29 @@ final class TableStatements
                 }
             }
         }
+    }
+
+    /**
+     * What happened to a cell; null when its range followed and it came out the same.
+     *
+     * @param  mixed  $was  see {@see Cell}
+     * @param  bool  $isHead  whether it is in the row of headings of a table that has others
+     */
+    private function code(string $column, mixed $was, mixed $is, bool $isHead): ?string
+    {
+        $followed = $this->edits->followed($was, $is);
+
+        return match (true) {
+            $followed && Cell::result($was) === Cell::result($is) => null,
+            $followed => 'recalculated',
+            $this->new->has($column) && $this->kind->isReadAs($this->old->find($column), $this->new->get($column), $was, $is)
+                => 'read_again',
+            Cell::sameInput(Cell::bare($was), Cell::bare($is)) => 'formatted_cells',
+            Cell::bare($was) === null => 'filled',
+            Cell::bare($is) === null => 'emptied_cells',
+            $isHead && is_string(Cell::result($was)) && is_string(Cell::result($is)) => 'renamed_column',
+            default => 'typed_over',
+        };
     }
 
     /** The row whose cells are the names of the columns. */

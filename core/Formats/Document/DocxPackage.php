@@ -54,24 +54,11 @@ final class DocxPackage
     /** @param string $body blocks */
     public function bytes(string $title, string $body): string
     {
-        $of = fn (
-            string $name,
-            string $type,
-        ): string => "<Override PartName=\"/word/{$name}.xml\" ContentType=\"application/vnd.openxmlformats-officedocument.wordprocessingml.{$type}+xml\"/>";
         if ($this->comments !== []) {
             $this->relation('comments', 'comments.xml');
         }
         $package = new Package;
-        $package->add(
-            '[Content_Types].xml',
-            self::HEAD
-                .'<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/><Default Extension="png" ContentType="image/png"/><Default Extension="jpeg" ContentType="image/jpeg"/><Default Extension="gif" ContentType="image/gif"/><Default Extension="webp" ContentType="image/webp"/>'
-                .$of('document', 'document.main')
-                .$of('styles', 'styles')
-                .$of('numbering', 'numbering')
-                .($this->comments === [] ? '' : $of('comments', 'comments'))
-                .'<Override PartName="/docProps/core.xml" ContentType="application/vnd.openxmlformats-package.core-properties+xml"/></Types>',
-        );
+        $package->add('[Content_Types].xml', $this->types());
         $package->add(
             '_rels/.rels',
             self::HEAD
@@ -109,6 +96,20 @@ final class DocxPackage
         }
 
         return $package->bytes();
+    }
+
+    private function types(): string
+    {
+        $of = fn (string $name, string $type): string => "<Override PartName=\"/word/{$name}.xml\""
+            ." ContentType=\"application/vnd.openxmlformats-officedocument.wordprocessingml.{$type}+xml\"/>";
+
+        return self::HEAD
+            .'<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/><Default Extension="png" ContentType="image/png"/><Default Extension="jpeg" ContentType="image/jpeg"/><Default Extension="gif" ContentType="image/gif"/><Default Extension="webp" ContentType="image/webp"/>'
+            .$of('document', 'document.main')
+            .$of('styles', 'styles')
+            .$of('numbering', 'numbering')
+            .($this->comments === [] ? '' : $of('comments', 'comments'))
+            .'<Override PartName="/docProps/core.xml" ContentType="application/vnd.openxmlformats-package.core-properties+xml"/></Types>';
     }
 
     public function relation(string $type, string $target, bool $outside = false): string

@@ -21,6 +21,9 @@ use Symfony\Component\HtmlSanitizer\HtmlSanitizerConfig;
 /** HTML (Living Standard) as a document: what is no heading, text, list, table or picture is left out by the sanitizer. */
 final class HtmlReader implements Reader
 {
+    /** Elements that go, while what is in them stays. */
+    private const SHELLS = 'span font label form center small big mark time abbr cite q body html details summary picture tt var dfn wbr bdi bdo';
+
     private const MARKS = [
         'b' => 'bold',
         'strong' => 'bold',
@@ -111,6 +114,16 @@ final class HtmlReader implements Reader
         $body = preg_match('~<body\b[^>]*>(.*?)(</body\s*>|$)~is', $bytes, $found) === 1
             ? $found[1]
             : (string) preg_replace('~<head\b.*?</head\s*>|<!doctype[^>]*>~is', '', $bytes);
+        $clean = (new HtmlSanitizer(self::allowed()))->sanitize($body);
+        $this->builder = new DocumentBuilder($limits);
+        $this->flow((new HTML5(['disable_html_ns' => true]))->loadHTMLFragment($clean));
+
+        return $this->builder->content();
+    }
+
+    /** What a document has a place for; of what only holds other things, these are kept. */
+    private static function allowed(): HtmlSanitizerConfig
+    {
         $config = (new HtmlSanitizerConfig)
             ->withMaxInputLength(-1)
             ->allowRelativeLinks()
@@ -120,7 +133,11 @@ final class HtmlReader implements Reader
         foreach ([...self::BLOCKS, ...array_keys(self::MARKS), 'br', 'thead', 'tbody', 'tfoot', 'tr', 'caption'] as $element) {
             $config = $config->allowElement($element);
         }
-        $config = $config
+        foreach (explode(' ', self::SHELLS) as $element) {
+            $config = $config->blockElement($element);
+        }
+
+        return $config
             ->allowElement('a', ['href'])
             ->allowElement('img', ['src', 'alt'])
             ->allowElement('td', ['colspan'])
@@ -128,40 +145,6 @@ final class HtmlReader implements Reader
             ->allowElement('input', ['type', 'checked'])
             ->allowElement('ol', ['start'])
             ->allowElement('li', ['value']);
-        foreach (
-            [
-                'span',
-                'font',
-                'label',
-                'form',
-                'center',
-                'small',
-                'big',
-                'mark',
-                'time',
-                'abbr',
-                'cite',
-                'q',
-                'body',
-                'html',
-                'details',
-                'summary',
-                'picture',
-                'tt',
-                'var',
-                'dfn',
-                'wbr',
-                'bdi',
-                'bdo',
-            ] as $element
-        ) {
-            $config = $config->blockElement($element);
-        }
-        $clean = (new HtmlSanitizer($config))->sanitize($body);
-        $this->builder = new DocumentBuilder($limits);
-        $this->flow((new HTML5(['disable_html_ns' => true]))->loadHTMLFragment($clean));
-
-        return $this->builder->content();
     }
 
     /** Blocks are read one by one; what is loose between them is a paragraph. */

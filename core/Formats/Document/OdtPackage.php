@@ -36,27 +36,13 @@ final class OdtPackage
     /** @param string $body blocks */
     public function bytes(string $title, string $body): string
     {
-        $styles = '';
-        foreach ($this->spans as $marks => $name) {
-            $parent = str_contains($marks, 'code') ? ' style:parent-style-name="Source_20_Text"' : '';
-            $styles .= "<style:style style:name=\"{$name}\" style:family=\"text\"{$parent}><style:text-properties "
-            .implode(' ', array_map(fn (string $mark) => self::MARKS[$mark], explode(' ', $marks)))
-            .'/></style:style>';
-        }
-        foreach (['LB' => 'bullet text:bullet-char="•"', 'LN' => 'number style:num-format="1" style:num-suffix="."'] as $name => $level) {
-            $levels = '';
-            for ($depth = 1; $depth <= 10; $depth++) {
-                $levels .= "<text:list-level-style-{$level} text:level=\"{$depth}\"/>";
-            }
-            $styles .= "<text:list-style style:name=\"{$name}\">{$levels}</text:list-style>";
-        }
         $package = new Package;
         $package->add('mimetype', self::MEDIA_TYPE, false);
         $package->add(
             'content.xml',
             '<?xml version="1.0" encoding="UTF-8"?><office:document-content '
                 .self::SPACES
-                ." office:version=\"1.3\"><office:automatic-styles>{$styles}</office:automatic-styles><office:body><office:text>{$body}</office:text></office:body></office:document-content>",
+                ." office:version=\"1.3\"><office:automatic-styles>{$this->ownStyles()}</office:automatic-styles><office:body><office:text>{$body}</office:text></office:body></office:document-content>",
         );
         $package->add(
             'styles.xml',
@@ -89,6 +75,27 @@ final class OdtPackage
         );
 
         return $package->bytes();
+    }
+
+    /** Of the marks that there are, and of lists. */
+    private function ownStyles(): string
+    {
+        $styles = '';
+        foreach ($this->spans as $marks => $name) {
+            $parent = str_contains($marks, 'code') ? ' style:parent-style-name="Source_20_Text"' : '';
+            $styles .= "<style:style style:name=\"{$name}\" style:family=\"text\"{$parent}><style:text-properties "
+            .implode(' ', array_map(fn (string $mark) => self::MARKS[$mark], explode(' ', $marks)))
+            .'/></style:style>';
+        }
+        foreach (['LB' => 'bullet text:bullet-char="•"', 'LN' => 'number style:num-format="1" style:num-suffix="."'] as $name => $level) {
+            $levels = '';
+            for ($depth = 1; $depth <= 10; $depth++) {
+                $levels .= "<text:list-level-style-{$level} text:level=\"{$depth}\"/>";
+            }
+            $styles .= "<text:list-style style:name=\"{$name}\">{$levels}</text:list-style>";
+        }
+
+        return $styles;
     }
 
     private function namedStyles(): string

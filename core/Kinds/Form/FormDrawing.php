@@ -57,14 +57,8 @@ final class FormDrawing implements Drawing
         $width = Canvas::WIDTH - 2 * self::MARGIN - 40;
         if ($part->role === FormRole::Page->value) {
             $canvas->bar(self::MARGIN, $y + 1, $width, $pitch * 0.7, Tone::GROUND);
-            $canvas->words(
-                self::MARGIN + 4,
-                $y + $pitch * 0.55,
-                min(9.0, max(4.0, $pitch * 0.5)),
-                $width,
-                $part->string('title'),
-                $tone ?? Tone::HEAD,
-            );
+            $size = min(9.0, max(4.0, $pitch * 0.5));
+            $canvas->words(self::MARGIN + 4, $y + $pitch * 0.55, $size, $width, $part->string('title'), $tone ?? Tone::HEAD);
 
             return;
         }
@@ -91,15 +85,21 @@ final class FormDrawing implements Drawing
 
             return;
         }
+        $this->choices($canvas, $choices, $tone ?? Tone::LINE, $y + $pitch * 0.46, $thick);
+    }
+
+    /** @param list<Part> $choices beside one another */
+    private function choices(Canvas $canvas, array $choices, string $tone, float $y, float $thick): void
+    {
         foreach (array_slice($choices, 0, self::CHOICES) as $at => $choice) {
             $x = self::MARGIN + 44 * $at;
-            $canvas->edge($x, $y + $pitch * 0.46, $thick + 3, $thick + 3, $tone ?? Tone::LINE);
+            $canvas->edge($x, $y, $thick + 3, $thick + 3, $tone);
             $canvas->bar(
                 $x + $thick + 5,
-                $y + $pitch * 0.46 + 1.5,
+                $y + 1.5,
                 min(30.0, 3 + mb_strlen($choice->string('label')) * 2.2),
                 $thick,
-                $tone ?? Tone::LINE,
+                $tone,
             );
         }
     }

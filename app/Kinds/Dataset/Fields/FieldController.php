@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Kinds\Dataset\Fields;
 
 use App\Http\Controller;
-use App\Kinds\Dataset\DatasetRequest;
 use App\Kinds\Dataset\DatasetView;
 use App\Kinds\Dataset\ReadingWays;
 use App\Kinds\Dataset\SavesData;
@@ -14,14 +13,12 @@ use App\Store\States;
 use App\View\OtherItems;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
-use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\Content\Part;
-use MistyAttic\Core\Kinds\Dataset\DatasetEdit;
 use MistyAttic\Core\Kinds\Dataset\DatasetKind;
 use MistyAttic\Core\Kinds\Dataset\FieldNames;
 
-/** The fields of a dataset: adding, changing and removing them. */
+/** The fields of a dataset: adding and changing them. */
 final class FieldController extends Controller
 {
     use SavesData;
@@ -81,29 +78,5 @@ final class FieldController extends Controller
             'ways' => $type->isNumber() || $type->type === 'date' ? new ReadingWays($sent->values, $type) : null,
             ...$this->hangs->of($item, $was->id, $this->person($request)),
         ]);
-    }
-
-    /** What hangs on a field, before it is removed. */
-    public function hanging(Request $request, Item $item, string $field): View
-    {
-        Gate::authorize('write', $item);
-        $tree = $this->states->tree($item->root);
-        abort_unless($item->kind === 'dataset' && $tree->find($field)?->role === 'field', 404);
-        $holding = array_filter($tree->parts, fn (Part $part): bool => $part->role === 'record' && isset($part->fields[$field]));
-
-        return view('kinds.dataset.remove', [
-            'item' => $item,
-            'field' => $tree->get($field),
-            'values' => count($holding),
-            ...$this->hangs->of($item, $field, $this->person($request)),
-        ]);
-    }
-
-    public function destroy(DatasetRequest $request, Item $item, string $field): RedirectResponse
-    {
-        $tree = $this->states->tree($base = $request->base());
-        abort_unless($tree->find($field)?->role === 'field', 404);
-
-        return $this->saved($item, $request, $base, DatasetEdit::withoutField($tree, $field));
     }
 }
