@@ -11,7 +11,7 @@ use App\Database\DatabaseFile;
 use App\Models\Item;
 use App\Models\Membership;
 use App\Models\Shelf;
-use App\Store\SqliteChunkStore;
+use App\Store\Chunks\SqliteChunkStore;
 use Bench\Place;
 use Illuminate\Contracts\Console\Kernel as Console;
 use Illuminate\Contracts\Http\Kernel;

@@ -14,7 +14,7 @@ use App\Models\Shelf;
 use App\Models\User;
 use App\Saving\SaveState;
 use App\Saving\Sent;
-use App\Store\SqliteChunkStore;
+use App\Store\Chunks\SqliteChunkStore;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Artisan;

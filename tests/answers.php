@@ -47,7 +47,7 @@ foreach (
 $app = require __DIR__.'/../bootstrap/app.php';
 $app->make(Console::class)->bootstrap();
 $options = getopt('', ['against:', 'show:', 'sound']);
-$ready = isset($options['sound']) ? (string) getenv('ATTIC_READY_DEMO') : '';
+$ready = (string) getenv('ATTIC_READY_DEMO');
 if ($ready === '') {
     DatabaseFile::make($database);
     Artisan::call('migrate', ['--force' => true]);

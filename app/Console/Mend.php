@@ -7,7 +7,7 @@ namespace App\Console;
 use App\Models\Item;
 use App\Models\Picture;
 use App\Models\Version;
-use App\Store\SqliteChunkStore;
+use App\Store\Chunks\SqliteChunkStore;
 use App\Store\States;
 use Illuminate\Console\Command;
 use Illuminate\Database\ConnectionInterface;

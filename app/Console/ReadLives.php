@@ -6,8 +6,8 @@ namespace App\Console;
 
 use App\Models\Item;
 use App\Models\Version;
-use App\Store\LifeBlocks;
-use App\Store\Lives;
+use App\Store\Lives\LifeBlocks;
+use App\Store\Lives\Lives;
 use App\Store\States;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;

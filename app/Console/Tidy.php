@@ -9,7 +9,7 @@ use App\Models\Rooms;
 use App\Models\Task;
 use App\Saving\Rules;
 use App\Store\HandedRoots;
-use App\Store\Lives;
+use App\Store\Lives\Lives;
 use App\Store\Sweep;
 use App\View\Desks\Desk;
 use Illuminate\Console\Command;

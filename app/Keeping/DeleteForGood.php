@@ -9,7 +9,7 @@ use App\Models\LogLine;
 use App\Models\PlaceLine;
 use App\Models\Shelf;
 use App\Models\User;
-use App\Store\Lives;
+use App\Store\Lives\Lives;
 use Illuminate\Support\Facades\DB;
 
 /**

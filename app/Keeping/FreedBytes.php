@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Keeping;
 
+use App\Store\Chunks\SqliteChunkStore;
 use App\Store\LiveRoots;
-use App\Store\SqliteChunkStore;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Store\ChunkStore;
 use MistyAttic\Core\Store\HashTree;

@@ -9,7 +9,7 @@ use App\Models\Version;
 use App\Store\CarriedWords;
 use App\Store\Excerpt;
 use App\Store\HandedRoots;
-use App\Store\Lives;
+use App\Store\Lives\Lives;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Compare\Changes\TreeCompare;

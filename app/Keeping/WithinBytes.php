@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Keeping;
 
-use App\Store\SqliteChunkStore;
+use App\Store\Chunks\SqliteChunkStore;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Store\ChunkStore;
 use MistyAttic\Core\Store\HashTree;

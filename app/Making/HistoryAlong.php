@@ -6,7 +6,7 @@ namespace App\Making;
 
 use App\Models\Item;
 use App\Models\Version;
-use App\Store\Lives;
+use App\Store\Lives\Lives;
 use Illuminate\Support\Facades\DB;
 
 /**

@@ -8,7 +8,7 @@ use App\Models\Item;
 use App\Models\Proposal;
 use App\Models\ProposalState;
 use App\Models\User;
-use App\Store\ChunksAhead;
+use App\Store\Chunks\ChunksAhead;
 use App\Store\Proposed;
 use App\Store\States;
 

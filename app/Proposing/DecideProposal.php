@@ -12,7 +12,7 @@ use App\Models\Version;
 use App\Saving\WorkAhead;
 use App\Saving\WriteVersion;
 use App\Saving\Written;
-use App\Store\ChunksAhead;
+use App\Store\Chunks\ChunksAhead;
 use App\Store\Proposed;
 use App\Store\States;
 use MistyAttic\Core\Calculate\Consequences;

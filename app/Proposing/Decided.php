@@ -7,7 +7,7 @@ namespace App\Proposing;
 use App\Saving\Compared;
 use App\Saving\Made;
 use App\Saving\Written;
-use App\Store\ChunksAhead;
+use App\Store\Chunks\ChunksAhead;
 
 /** What becomes of a proposal by an answer. */
 final readonly class Decided extends Made

@@ -10,7 +10,7 @@ use App\Jobs\Progress;
 use App\Mail\OutboxTransport;
 use App\Models\Rooms;
 use App\Saving\Rules;
-use App\Store\SqliteChunkStore;
+use App\Store\Chunks\SqliteChunkStore;
 use App\View\OtherItems;
 use App\Words\Sentences;
 use Carbon\CarbonImmutable;

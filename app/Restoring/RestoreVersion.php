@@ -12,7 +12,7 @@ use App\Saving\Made;
 use App\Saving\WorkAhead;
 use App\Saving\WriteVersion;
 use App\Saving\Written;
-use App\Store\ChunksAhead;
+use App\Store\Chunks\ChunksAhead;
 use App\Store\Excerpt;
 use App\Store\States;
 use MistyAttic\Core\Calculate\Consequences;

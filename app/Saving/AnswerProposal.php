@@ -9,7 +9,7 @@ use App\Models\Proposal;
 use App\Models\ProposalState;
 use App\Models\User;
 use App\Models\Version;
-use App\Store\ChunksAhead;
+use App\Store\Chunks\ChunksAhead;
 use App\Store\Proposed;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;

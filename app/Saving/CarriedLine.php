@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Saving;
 
-use App\Store\ChunksAhead;
+use App\Store\Chunks\ChunksAhead;
 
 /** What a side line becomes with what came in meanwhile. */
 final readonly class CarriedLine extends Made

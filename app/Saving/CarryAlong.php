@@ -7,7 +7,7 @@ namespace App\Saving;
 use App\Models\Cause;
 use App\Models\Proposal;
 use App\Models\ProposalState;
-use App\Store\ChunksAhead;
+use App\Store\Chunks\ChunksAhead;
 use App\Store\Proposed;
 use App\Store\States;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Saving;
 
-use App\Store\ChunksAhead;
+use App\Store\Chunks\ChunksAhead;
 
 /** A state that was worked out and is not written yet. */
 readonly class Made

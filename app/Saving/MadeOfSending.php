@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Saving;
 
-use App\Store\ChunksAhead;
+use App\Store\Chunks\ChunksAhead;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Merge\Conflict;
 

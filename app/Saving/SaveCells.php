@@ -6,7 +6,7 @@ namespace App\Saving;
 
 use App\Models\Item;
 use App\Models\User;
-use App\Store\ChunksAhead;
+use App\Store\Chunks\ChunksAhead;
 use App\Store\Excerpt;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;

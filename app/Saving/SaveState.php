@@ -8,7 +8,7 @@ use App\Models\Item;
 use App\Models\Proposal;
 use App\Models\User;
 use App\Models\Version;
-use App\Store\ChunksAhead;
+use App\Store\Chunks\ChunksAhead;
 use App\Store\HandedRoots;
 use App\Store\MergedFrom;
 use App\Store\States;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Saving;
 
 use App\Models\Item;
-use App\Store\ChunksAhead;
-use App\Store\SqliteChunkStore;
+use App\Store\Chunks\ChunksAhead;
+use App\Store\Chunks\SqliteChunkStore;
 use Closure;
 use Illuminate\Support\Facades\DB;
 

@@ -14,7 +14,7 @@ use App\Models\Version;
 use App\Store\CarriedWords;
 use App\Store\Excerpt;
 use App\Store\HandedRoots;
-use App\Store\Lives;
+use App\Store\Lives\Lives;
 use App\Store\NumberColumns;
 use App\Store\States;
 use App\Store\WhatIsKept;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Item;
+use App\Store\Chunks\SqliteChunkStore;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Store\ChunkStore;
 use MistyAttic\Core\Store\HashTree;

@@ -8,7 +8,7 @@ use App\Models\CommentDeed;
 use App\Models\Item;
 use App\Models\Thread;
 use App\Models\User;
-use App\Store\Lives;
+use App\Store\Lives\Lives;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;

@@ -6,8 +6,8 @@ namespace App\View;
 
 use App\Models\Item;
 use App\Models\User;
-use App\Store\Life;
-use App\Store\Lives;
+use App\Store\Lives\Life;
+use App\Store\Lives\Lives;
 use App\View\Finding\Ends;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Str;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Store\SqliteChunkStore;
+use App\Store\Chunks\SqliteChunkStore;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Address;

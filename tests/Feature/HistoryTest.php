@@ -14,7 +14,7 @@ use App\Models\User;
 use App\Models\Version;
 use App\Restoring\SomebodysEdits;
 use App\Restoring\TakeOutEdits;
-use App\Store\SqliteChunkStore;
+use App\Store\Chunks\SqliteChunkStore;
 use App\Store\States;
 use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Http\UploadedFile;

@@ -16,7 +16,7 @@ use App\Restoring\RestoreVersion;
 use App\Saving\Saved;
 use App\Saving\SaveState;
 use App\Saving\Sent;
-use App\Store\SqliteChunkStore;
+use App\Store\Chunks\SqliteChunkStore;
 use App\Store\States;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Date;

@@ -12,7 +12,7 @@ use App\Models\Version;
 use App\Saving\Saved;
 use App\Saving\SaveState;
 use App\Saving\Sent;
-use App\Store\SqliteChunkStore;
+use App\Store\Chunks\SqliteChunkStore;
 use App\Store\States;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;

@@ -8,7 +8,7 @@ use App\Http\Controller;
 use App\Making\Offered;
 use App\Models\Milestone;
 use App\Models\Shelf;
-use App\Store\Lives;
+use App\Store\Lives\Lives;
 use App\View\Finding\Asked;
 use Illuminate\Contracts\View\View;
 use Illuminate\Pagination\LengthAwarePaginator;

@@ -7,7 +7,7 @@ namespace App\Http\Restoring;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
-use App\Store\ChunksAhead;
+use App\Store\Chunks\ChunksAhead;
 use App\Store\States;
 use App\View\Comparison;
 use App\View\HistoryAddress;

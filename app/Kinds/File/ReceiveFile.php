@@ -8,7 +8,7 @@ use App\Making\MakeItem;
 use App\Models\Item;
 use App\Models\Shelf;
 use App\Models\User;
-use App\Store\SqliteChunkStore;
+use App\Store\Chunks\SqliteChunkStore;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;

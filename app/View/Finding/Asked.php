@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\View\Finding;
 
-use App\Store\Lives;
+use App\Store\Lives\Lives;
 
 /**
  * What is looked for: words, pieces of words from three letters on, and “exact words” in quotation marks. Case and accents do not matter.

@@ -7,7 +7,7 @@ namespace App\View\Finding;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
-use App\Store\Life;
+use App\Store\Lives\Life;
 use App\Store\Writers;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;

@@ -6,7 +6,7 @@ namespace App\View\Finding;
 
 use App\Models\Publishing;
 use App\Models\PublishingState;
-use App\Store\Life;
+use App\Store\Lives\Life;
 use Carbon\CarbonImmutable;
 
 /**

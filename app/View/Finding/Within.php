@@ -10,7 +10,7 @@ use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
-use App\Store\Life;
+use App\Store\Lives\Life;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder as Models;
 use Illuminate\Database\Eloquent\Collection;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Store;
+namespace App\Store\Chunks;
 
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Store\ChunkStore;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Store;
+namespace App\Store\Chunks;
 
 use Illuminate\Database\Connection;
 use MistyAttic\Core\Content\Address;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Store;
+namespace App\Store\Lives;
 
 use App\Models\Item;
 use Closure;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Store;
+namespace App\Store\Chunks;
 
 use LogicException;
 use MistyAttic\Core\Store\ChunkStore;

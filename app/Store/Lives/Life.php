@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Store;
+namespace App\Store\Lives;
 
 /** One text in one field of a part (or one cell), from the version that brought it to the version that it was gone with. */
 final readonly class Life
