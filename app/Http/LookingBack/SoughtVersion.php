@@ -31,7 +31,9 @@ final readonly class SoughtVersion
     /** Readers come to what was published by then. */
     public function seen(int $number): int
     {
-        return $this->item->sight === null ? $number : max([0, ...array_filter($this->item->sight->numbers ?? [], fn (int $seen) => $seen <= $number)]);
+        $sight = $this->item->sight;
+
+        return $sight === null ? $number : max([0, ...array_filter($sight->numbers ?? [], fn (int $seen) => $seen <= $number)]);
     }
 
     /** The version of the milestone that is called so, or the one before it. */

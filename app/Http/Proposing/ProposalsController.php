@@ -21,7 +21,11 @@ use Illuminate\Support\Facades\Gate;
 /** What people propose for an item instead of writing it, looked at in place. */
 final class ProposalsController extends Controller
 {
-    public function __construct(private readonly OneProposal $one, private readonly EverybodysProposals $everybody, private readonly WouldBe $would) {}
+    public function __construct(
+        private readonly OneProposal $one,
+        private readonly EverybodysProposals $everybody,
+        private readonly WouldBe $would,
+    ) {}
 
     public function __invoke(ProposalsRequest $request, Item $item, OtherItems $others): View|Response
     {

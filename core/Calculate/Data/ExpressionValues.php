@@ -143,7 +143,8 @@ final class ExpressionValues
 
         return $operator === '~'
             ? fn (bool|float|int|string|null $a, bool|float|int|string|null $b): string => mb_strcut((string) $a.(string) $b, 0, 32_767)
-            : fn (bool|float|int|string|null $a, bool|float|int|string|null $b): bool => $holds(mb_strtolower((string) $a), mb_strtolower((string) $b));
+            : fn (bool|float|int|string|null $a, bool|float|int|string|null $b): bool
+                => $holds(mb_strtolower((string) $a), mb_strtolower((string) $b));
     }
 
     /** @return Closure(bool|float|int|string|null, bool|float|int|string|null): bool nothing is before or behind what is not there */
@@ -161,7 +162,8 @@ final class ExpressionValues
             'or', '||' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b): bool => $a === true || $b === true,
             '==' => self::same(...),
             '!=' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b): bool => ! self::same($a, $b),
-            default => fn (bool|float|int|string|null $a, bool|float|int|string|null $b): bool => $a !== null && $b !== null && $ordered(self::order($a, $b)),
+            default => fn (bool|float|int|string|null $a, bool|float|int|string|null $b): bool
+                => $a !== null && $b !== null && $ordered(self::order($a, $b)),
         };
     }
 
