@@ -105,7 +105,7 @@ foreach ($quick ? [100, 200] : [1_000, 10_000] as $count) {
         $median(fn () => $list('number', 'sewing')),
         $median(fn () => new EntrySums($form, $tree)),
         $edit,
-        $median(fn () => (new EntryTable($list()))->csv()),
+        $median(fn () => (new EntryTable($list()))->file('csv')),
     );
 }
 foreach (['', '-wal', '-shm'] as $ending) {

@@ -86,7 +86,10 @@ final readonly class LetGo
             = $excerpt === null ? [$this->states->tree($before->root), $this->states->tree($next->root)] : [$excerpt->old, $excerpt->new];
         $changes = $excerpt->changes ?? TreeCompare::of($old, $new);
         $touched = Touched::by($changes, $kind);
-        $whole = $excerpt !== null && $item->formulas ? $this->states->tree($next->root) : $new;
+        $tree = $excerpt === null ? $new : null;
+        $whole = function () use (&$tree, $next): PartTree {
+            return $tree ??= $this->states->tree($next->root);
+        };
 
         return DB::transaction(function () use ($item, $before, $between, $next, $old, $new, $changes, $touched, $kind, $whole): bool {
             // Something may have come to rest on one of them, or grown, while all this was read.

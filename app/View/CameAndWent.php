@@ -44,7 +44,7 @@ final readonly class CameAndWent
         $this->parts = array_map(
             fn (Life $life): array => [
                 'part' => $life->part,
-                'text' => Str::limit($life->text, self::LETTERS, '…', preserveWords: true),
+                'text' => Str::limit($life->read(), self::LETTERS, '…', preserveWords: true),
                 'from' => $life->from,
                 'gone' => (int) $life->gone,
                 'by' => $ends?->who($life, $life->from),

@@ -58,7 +58,7 @@ class Past
     /** Two versions compared, part by part; of a kind whose parts say little, as what its content is read as. */
     public function compared(Item $item, Version $from, Version $to, HistoryAddress $address, Phrases $phrases): Comparison
     {
-        return new Comparison($item, $from, $to, $this->states, $phrases, whole: $this->needsAll($address, $item));
+        return new Comparison($item, $from, $to, $this->states, $phrases, whole: $this->needsAll($address));
     }
 
     /** Whether there is a view of who wrote what: readers are not told who wrote the drafts. */
@@ -95,10 +95,10 @@ class Past
         return false;
     }
 
-    /** Whether both states are needed whole: a single one is shown by what is in sight, unless formulas read the rest. */
-    public function needsAll(HistoryAddress $address, Item $item): bool
+    /** Whether both states are needed whole: a single one is shown by what is in sight. */
+    public function needsAll(HistoryAddress $address): bool
     {
-        return $address->view === 'changed' ? $address->rows === 'all' : $item->formulas;
+        return $address->view === 'changed' && $address->rows === 'all';
     }
 
     /**

@@ -120,7 +120,7 @@ final class LivesTest extends FeatureCase
             );
             $should = array_filter(
                 array_merge(...$this->lives),
-                fn (Life $life) => str_contains(Lives::folded(str_replace("\n", ' ', $life->spelled ?? $life->text)), $piece),
+                fn (Life $life) => str_contains(Lives::folded(str_replace("\n", ' ', $life->read())), $piece),
             );
             self::assertSame([self::said(array_values($should)), false], [self::said($held[0]), $held[1]], $piece);
             // Where there is more, the index leads to every block that holds it.
@@ -223,7 +223,7 @@ final class LivesTest extends FeatureCase
         }
         $this->assertAsTheList();
         foreach ($this->items as $id => $item) {
-            (new Lives)->close($item, 10, 30, $item->kind(), PartTree::of([]));
+            (new Lives)->close($item, 10, 30, $item->kind(), fn () => PartTree::of([]));
             $left = array_values(
                 array_filter(
                     array_map(

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Kinds\Spreadsheet\SheetAuthors;
+use App\Keeping\LetGo;
 use App\Making\MakeItem;
 use App\Models\HeldEdit;
 use App\Models\Item;
@@ -17,8 +18,10 @@ use App\Saving\Saved;
 use App\Saving\SaveState;
 use App\Saving\Sent;
 use App\Store\Chunks\SqliteChunkStore;
+use App\Store\Lives\LifeBlocks;
 use App\Store\States;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
@@ -894,6 +897,44 @@ final class SheetTest extends FeatureCase
             self::assertSame($root, $this->item->refresh()->root);
         }
         $this->assertVerified();
+    }
+
+    public function test_a_large_sheet_whose_formulas_went_shows_its_past_and_is_found_as_if_they_were_there(): void
+    {
+        config(['attic.large' => 3]);
+        $this->edit(['cells' => ['t1r1' => ['t1c0' => 'Kettle']]]);
+        $this->edit(['cells' => ['t1r2' => ['t1c1' => 3.1], 't1r4' => ['t1c2' => ['=', 'SUM([t1r1.t1c2]:[t1r3.t1c2])*2']]]]);
+        $with = $this->item->refresh()->head;
+        $this->edit(['cells' => ['t1r4' => ['t1c1' => 5, 't1c2' => 7], 't2r1' => ['t2c1' => 5]]]);
+        self::assertFalse($this->item->refresh()->formulas);
+
+        $cells = function (array $asked): array {
+            $page = (string) $this->get(route('history', [$this->item, ...$asked]))->assertOk()->getContent();
+            preg_match_all('~<td data-cell="t1r4/t1c[12]"[^>]*>(.*?)</td>~', $page, $found);
+
+            return $found[1];
+        };
+        foreach ([['from' => $with, 'to' => $with + 1, 'view' => 'was'], ['from' => 1, 'to' => $with, 'view' => 'who']] as $asked) {
+            self::assertSame(['=SUM(B2:B4)', '=SUM(C2:C4)*2'], $cells([...$asked, 'show' => 'formulas']));
+            self::assertSame(['7.1', '14'], $cells($asked));
+        }
+        $this->edit(['removed' => ['t1r3']]);
+        $this->get(route('cell', [$this->item, 't1r4', 't1c2']))->assertOk()->assertSee('=SUM(C2:C4)*2')->assertDontSee('#REF!');
+
+        self::assertSame(1, $this->app->make(LetGo::class)->handle($this->item, [$with - 1]));
+        $spelled = fn (): array => array_column((new LifeBlocks($this->item))->of('t1r4'), 'spelled', 'text');
+        $kept = $spelled();
+        self::assertContains('=SUM(C2:C4)*2', $kept);
+        Artisan::call('attic:lives', ['--anew' => true]);
+        self::assertSame($spelled(), $kept);
+    }
+
+    public function test_a_formula_that_came_and_went_is_told_as_it_was_read(): void
+    {
+        $this->edit(['placed' => [['t1new', 'row', 'tab1', 't1r4', ['t1c1' => ['=', '[t1r1.t1c1]+[t1r2.t1c1]']]]]]);
+        $this->edit(['removed' => ['t1new']]);
+        $this->get(route('history', [$this->item, 'from' => 2, 'to' => 4]))->assertOk()->assertSee('=B2+B3')->assertDontSee('[t1r1');
+        $this->get(route('find', ['q' => 'B2+B3']))->assertOk()->assertSee('<mark>B2+B3</mark>', false)->assertDontSee('[t1r1');
     }
 
     public function test_a_new_spreadsheet_has_somewhere_to_write_and_opens(): void

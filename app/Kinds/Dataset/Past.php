@@ -34,7 +34,7 @@ final class Past extends Plain
         return DatasetView::hanging($item, $person, $this->states);
     }
 
-    public function needsAll(HistoryAddress $address, Item $item): bool
+    public function needsAll(HistoryAddress $address): bool
     {
         return $address->view !== 'changed' || $address->rows === 'all';
     }

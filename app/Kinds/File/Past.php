@@ -121,7 +121,7 @@ final class Past extends Plain
         return parent::tellsAuthors($at) && $new->isText;
     }
 
-    public function needsAll(HistoryAddress $address, Item $item): bool
+    public function needsAll(HistoryAddress $address): bool
     {
         return true;
     }

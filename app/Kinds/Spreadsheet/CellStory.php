@@ -8,6 +8,8 @@ use App\Models\Cause;
 use App\Models\Item;
 use App\Models\Version;
 use App\Store\Excerpt;
+use App\Store\Lives\Life;
+use App\Store\Lives\LifeBlocks;
 use App\Store\States;
 use App\Store\Writers;
 use App\View\PartStory;
@@ -49,6 +51,11 @@ final class CellStory
 
     private readonly string $format;
 
+    private ?CellPlaces $places = null;
+
+    /** @var list<Life>|null formulas that were in it */
+    private ?array $lives = null;
+
     public function __construct(
         private readonly Item $item,
         private readonly string $row,
@@ -78,7 +85,7 @@ final class CellStory
         $this->rowName = $rowPart !== null ? $this->kind->label($tree, $rowPart) : ($last === null ? '' : $this->firstText($last));
         $shown = array_reverse($this->older > 0 ? array_slice($steps, 1) : $steps);
         $this->steps = array_map(
-            fn (array $step) => $this->step($step[0], $step[1], $step[2], $now, $rowPart, $places, $step[3] ?? null),
+            fn (array $step) => $this->step($step[0], $step[1], $step[2], $now, $rowPart, $step[3] ?? null),
             $shown,
         );
     }
@@ -171,10 +178,10 @@ final class CellStory
         return $steps;
     }
 
-    /** The newest state; of a large table without formulas, which would read the rest, the row alone with its columns. */
+    /** The newest state; of a large table the row alone with its columns. */
     private function newest(): PartTree
     {
-        $frame = $this->item->formulas ? null : Excerpt::frame($this->states, $this->kind->grid(), $this->item->root);
+        $frame = Excerpt::frame($this->states, $this->kind->grid(), $this->item->root);
         if ($frame === null) {
             return $this->states->tree($this->item->root);
         }
@@ -273,7 +280,6 @@ final class CellStory
         ?Part $row,
         mixed $now,
         ?Part $rowNow,
-        CellPlaces $places,
         ?int $since,
     ): CellStep {
         $value = $row->fields[$this->column] ?? null;
@@ -284,7 +290,7 @@ final class CellStory
             $version,
             $sentence,
             $row === null ? null : $this->shown($value),
-            $formula === null ? null : '='.Formula::spell($formula, $this->row, $places),
+            $formula === null ? null : $this->spelled($version, $formula, Cell::formula($now)),
             is_int($result) || is_float($result) ? $result : null,
             // A formula is as it is now when its result is.
             $row === null
@@ -292,6 +298,25 @@ final class CellStory
                 : $rowNow !== null && Cell::sameInput($value, $now) && ($formula === null || Part::same($result, Cell::result($now))),
             $since,
         );
+    }
+
+    /** A formula as it read when it came, since what it read then may be gone; the one that is there, as it reads now. */
+    private function spelled(Version $version, string $formula, ?string $now): string
+    {
+        $this->lives ??= array_values(
+            array_filter(
+                $this->item->is_read ? (new LifeBlocks($this->item))->of($this->row) : [],
+                fn (Life $life): bool => $life->field === $this->column && $life->spelled !== null,
+            ),
+        );
+        foreach ($formula === $now ? [] : $this->lives as $life) {
+            if ($life->text === "={$formula}" && $life->from <= $version->number && $version->number < ($life->gone ?? PHP_INT_MAX)) {
+                return (string) $life->spelled;
+            }
+        }
+        $this->places ??= $this->kind->places($this->states->tree($this->item->root));
+
+        return '='.Formula::spell($formula, $this->row, $this->places);
     }
 
     private function shown(mixed $value): string

@@ -23,7 +23,7 @@ final class LinesController extends Controller
 
         $authors = $address->view === 'who' ? new SheetAuthors($item, $to, $states) : null;
         $sheet = $past->sheetOf(
-            new Comparison($item, $from, $to, $states, $phrases, whole: $past->needsAll($address, $item)),
+            new Comparison($item, $from, $to, $states, $phrases, whole: $past->needsAll($address)),
             $address,
             $authors,
         );

@@ -49,6 +49,9 @@ final class SheetView
     /** Whether only the rows that are asked for are read. */
     private readonly bool $windowed;
 
+    /** All of a state that is shown by what is in sight, for its formulas. */
+    private ?PartTree $whole = null;
+
     private readonly string $root;
 
     private readonly CellEdits $edits;
@@ -389,7 +392,7 @@ final class SheetView
     private function shown(PartTree $tree, Part $row, string $column, mixed $value): string
     {
         if ($this->formulas && Cell::isFormula($value)) {
-            return $this->kind->written($tree, $row, $value);
+            return $this->kind->written($this->windowed ? ($this->whole ??= $this->states->tree($this->root)) : $tree, $row, $value);
         }
 
         return NumberLook::show($value, $this->columnParts[$column]->string('format'));

@@ -39,6 +39,12 @@ final readonly class Life
         return str_starts_with($place, '~') ? [(int) substr($place, 1, 10), substr($place, 12)] : [$home, $place];
     }
 
+    /** As people read it. */
+    public function read(): string
+    {
+        return $this->spelled ?? $this->text;
+    }
+
     public function until(?int $gone): self
     {
         return $this->between($this->from, $gone);

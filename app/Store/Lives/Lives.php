@@ -113,8 +113,7 @@ final class Lives
      */
     private static function spelled(Kind $kind, PartTree $after, ?Part $part, array $texts): array
     {
-        // Of some parts of a large state nobody knows where the others are.
-        $isSpelled = $part !== null && $kind->grid()?->calculated === true && $after->ordinals === null;
+        $isSpelled = $part !== null && $kind->grid()?->calculated === true;
         $spelled = [];
         foreach ($texts as $field => $text) {
             $formula = $isSpelled && Cell::isFormula($part->fields[$field] ?? null)
@@ -129,9 +128,9 @@ final class Lives
     /**
      * Where versions are gone, lives begin and end with the next one that is kept; what went and came back between goes on.
      *
-     * @param  PartTree  $at  the next one, whole where formulas may be in it
+     * @param  Closure(): PartTree  $at  the next one, whole
      */
-    public function close(Item $item, int $after, int $next, Kind $kind, PartTree $at): void
+    public function close(Item $item, int $after, int $next, Kind $kind, Closure $at): void
     {
         $blocks = new LifeBlocks($item);
         $kept = fn (?int $number): ?int => $number !== null && $number > $after && $number < $next ? $next : $number;
@@ -152,10 +151,14 @@ final class Lives
         $blocks->save();
     }
 
-    /** What is said to have come with another version than it did is spelled as it is there. */
-    private static function respelled(Life $life, Kind $kind, PartTree $at): Life
+    /**
+     * What is said to have come with another version than it did is spelled as it is there.
+     *
+     * @param  Closure(): PartTree  $at
+     */
+    private static function respelled(Life $life, Kind $kind, Closure $at): Life
     {
-        $part = $life->spelled === null ? null : $at->find($life->part);
+        $part = $life->spelled === null ? null : $at()->find($life->part);
 
         return $part === null
             ? $life
@@ -166,7 +169,7 @@ final class Lives
                 $life->from,
                 $life->gone,
                 $life->text,
-                self::spelled($kind, $at, $part, [$life->field => $life->text])[$life->field][1],
+                self::spelled($kind, $at(), $part, [$life->field => $life->text])[$life->field][1],
             );
     }
 

@@ -6,6 +6,7 @@ namespace App\View\Finding;
 
 use App\Models\Item;
 use App\Models\Version;
+use App\Store\Lives\Life;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\HtmlString;
@@ -27,20 +28,26 @@ final class Find
     /** The table that it is in, of a kind that has several. */
     public ?string $table = null;
 
+    private string $whole;
+
+    public readonly string $part;
+
+    public readonly string $field;
+
     public function __construct(
         public readonly Item $item,
-        public readonly string $part,
-        public readonly string $field,
         private readonly Asked $asked,
-        private string $whole,
+        private readonly Life $life,
         public readonly bool $isThere,
-    ) {}
+    ) {
+        [$this->whole, $this->part, $this->field] = [$life->read(), $life->part, $life->field];
+    }
 
-    /** A formula as people read it: kept by what it stands for, and spelled by where that stood. */
+    /** A formula as it is read in a state. */
     public function spell(PartTree $tree): void
     {
-        if (str_starts_with($this->whole, '=') && $tree->has($this->part)) {
-            $this->whole = '='.Formula::spell(substr($this->whole, 1), $this->part, new CellPlaces($tree));
+        if ($tree->has($this->part)) {
+            $this->whole = '='.Formula::spell(substr($this->life->text, 1), $this->part, new CellPlaces($tree));
         }
     }
 

@@ -214,7 +214,7 @@ final class Finds
             if ($item === null) {
                 continue;
             }
-            $find = new Find($item, $of[0]->part, $of[0]->field, $this->asked, $of[0]->text, self::isThere($of));
+            $find = new Find($item, $this->asked, $of[count($of) - 1], self::isThere($of));
             $this->place($find, $of[count($of) - 1], $ends);
             $find->stretches = $this->stretches($item, $of, $ends);
             $this->finds[] = $find;
@@ -251,7 +251,10 @@ final class Finds
 
             return;
         }
-        $tree = $this->trees[$root] ??= $this->states->count($root) > self::SMALL ? PartTree::of([]) : $this->states->tree($root);
+        // Readers are told a formula by what was published, whatever a tab was called in the drafts.
+        $isTold = $find->item->sight !== null && $life->spelled !== null;
+        $tree = $this->trees[$root.($isTold ? ' whole' : '')]
+            ??= ! $isTold && $this->states->count($root) > self::SMALL ? PartTree::of([]) : $this->states->tree($root);
         $part = $tree->find($find->part);
         $kind = $find->item->kind();
         if ($part === null) {
@@ -259,7 +262,7 @@ final class Finds
         }
         $find->place = $kind->whereabouts($tree, $part);
         if ($kind->grid()?->isOneTable === false) {
-            $find->spell($tree);
+            $isTold && $find->spell($tree);
             for ($find->table = $part->id; ($above = $tree->parent($find->table)) !== PartTree::ROOT;) {
                 $find->table = $above;
             }

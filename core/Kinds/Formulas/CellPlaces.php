@@ -19,11 +19,15 @@ final class CellPlaces
     /** @var array<string, list<string>> tab => ids of its rows, in order */
     public array $rows = [];
 
+    /** Whether it knows all rows: of some of a large state, nobody knows where a formula leads. */
+    public readonly bool $isWhole;
+
     /** @var array<string, array{string, int}> row or column => its tab and its position there, from 0 */
     private array $places = [];
 
     public function __construct(PartTree $tree)
     {
+        $this->isWhole = $tree->ordinals === null;
         $tab = '';
         foreach ($tree->parts as $part) {
             if ($part->role === SpreadsheetRole::Tab->value) {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Kinds\Formulas;
 
+use LogicException;
+
 /**
  * A formula has two spellings. People read and write letters and numbers: `SUM(B2:B40)*$E$1`. Kept are the ids of rows and
  * columns: `SUM([r2f.cb9]:[r8k.cb9])*[$r1a.$ce4]`, where a row left out is the formula's own, `*` is all rows or columns
@@ -44,9 +46,14 @@ final class Formula
         return [$template, $references];
     }
 
-    /** As people read it, where it is. */
+    /**
+     * As people read it, where it is.
+     *
+     * @throws LogicException of a part of a state, which does not know where it leads
+     */
     public static function spell(string $kept, string $ownRow, CellPlaces $places): string
     {
+        $places->isWhole || throw new LogicException('a formula is spelled by a whole state');
         return (string) preg_replace_callback(
             self::KEPT,
             function (array $found) use ($ownRow, $places): string {
