@@ -46,6 +46,7 @@ foreach (
 }
 $app = require __DIR__.'/../bootstrap/app.php';
 $app->make(Console::class)->bootstrap();
+/** @var array<string, string> $options */
 $options = getopt('', ['against:', 'show:', 'sound']);
 $ready = (string) getenv('ATTIC_READY_DEMO');
 if ($ready === '') {
@@ -110,7 +111,7 @@ foreach (Route::getRoutes()->getRoutes() as $route) {
         foreach ($names as $name) {
             $given = match ($name) {
                 'item', 'shelf' => [(string) $owner?->key],
-                'address' => [(string) $owner?->address],
+                'address' => [$owner instanceof Item ? (string) $owner->address : ''],
                 default => $values($name, $owner instanceof Item ? $owner : null),
             };
             $uris = array_merge(
@@ -127,7 +128,7 @@ foreach (Route::getRoutes()->getRoutes() as $route) {
         array_push($addresses, ...$uris);
     }
     if ($route->getName() === 'history') {
-        foreach ($owners as $item) {
+        foreach (array_filter($owners, fn ($owner) => $owner instanceof Item) as $item) {
             foreach (['view=was', 'view=who', 'layout=side', 'layout=source', 'rows=all', 'show=formulas'] as $how) {
                 $addresses[] = "items/{$item->key}/history?from=1&to={$item->head}&{$how}";
             }

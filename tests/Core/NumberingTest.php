@@ -13,10 +13,12 @@ use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Formats\Package;
 use MistyAttic\Core\Kinds\Numbering;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 /** Numbers of lists: what they start with goes out and comes in, and a list that goes on behind a paragraph goes on. */
+#[Group('slow')]
 final class NumberingTest extends TestCase
 {
     public function test_each_counts_on_from_the_one_before_or_starts(): void

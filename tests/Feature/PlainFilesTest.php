@@ -20,6 +20,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use MistyAttic\Core\Store\PieceCutter;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use ZipArchive;
 
 /** Files that are kept as they are: sent in slices, looked at as what they are, and back to the byte. */
@@ -39,6 +40,7 @@ final class PlainFilesTest extends FeatureCase
         $this->actingAs($this->ines);
     }
 
+    #[Group('slow')]
     public function test_a_large_file_comes_in_slices_and_out_as_it_was_and_its_next_version_costs_what_changed(): void
     {
         $bytes = random_bytes(9_000_000);
@@ -100,6 +102,7 @@ final class PlainFilesTest extends FeatureCase
         $this->assertVerified();
     }
 
+    #[Group('slow')]
     public function test_pieces_are_cut_by_what_they_hold_however_they_come(): void
     {
         $bytes = random_bytes(700_000);

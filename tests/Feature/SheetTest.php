@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Kinds\Spreadsheet\SheetAuthors;
 use App\Keeping\LetGo;
+use App\Kinds\Spreadsheet\SheetAuthors;
 use App\Making\MakeItem;
 use App\Models\HeldEdit;
 use App\Models\Item;

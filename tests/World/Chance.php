@@ -17,11 +17,13 @@ final readonly class Chance
         $this->random = new Randomizer(new Mt19937($seed));
     }
 
+    /** @phpstan-impure each time another */
     public function under(int $bound): int
     {
         return $this->random->getInt(0, max(0, $bound - 1));
     }
 
+    /** @phpstan-impure each time another */
     public function once(int $in): bool
     {
         return $this->under($in) === 0;
@@ -30,14 +32,17 @@ final readonly class Chance
     /**
      * @template T
      *
-     * @param  list<T>  $list  not empty
+     * @param  array<T>  $list  not empty
      * @return T
+     *
+     * @phpstan-impure each time another
      */
     public function of(array $list): mixed
     {
-        return $list[$this->under(count($list))];
+        return array_values($list)[$this->under(count($list))];
     }
 
+    /** @phpstan-impure each time another */
     public function seed(): int
     {
         return $this->under(1 << 30);

@@ -78,12 +78,12 @@ final readonly class Doors
                     fn (string $tag) => $tag[0] !== '#',
                 ),
             );
-        if ($tags === [] || ! $this->world->isViewer($who)) {
+        if ($of === null || $tags === [] || ! $this->world->isViewer($who)) {
             return;
         }
         $tag = $chance->of($tags);
         str_contains((string) $this->world->as($who)->get(route('find', ['q' => $tag]))->getContent(), 'live now')
-            || throw Broken::law('Readers find what is live', "{$who} did not find {$tag} in the {$of?->item->kind}");
+            || throw Broken::law('Readers find what is live', "{$who} did not find {$tag} in the {$of->item->kind}");
     }
 
     /** @return array<string, true> what everybody who has the address may read */

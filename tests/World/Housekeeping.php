@@ -45,15 +45,16 @@ final class Housekeeping
     /** To another shelf, where others see it and these don't, and back. */
     private function move(Item $item, string $kind, Chance $chance): void
     {
-        $this->elsewhere ??= Shelf::factory()
+        $elsewhere = $this->elsewhere ?? Shelf::factory()
             ->with($this->world->people['ines'])
             ->with($this->world->people['rafi'], Role::Editor)
             ->createOne(['name' => 'Back room']);
+        $this->elsewhere = $elsewhere;
         $was = $this->asItIs($item);
         $ines = fn () => $this->world->as('ines');
-        $this->world->allowed($ines()->get(route('item.move', [$item, 'to' => $this->elsewhere->key])), 'looking at what a move does');
-        $this->world->allowed($ines()->put(route('item.moved', $item), ['to' => $this->elsewhere->key]), 'moving');
-        $item->refresh()->shelf_id === $this->elsewhere->id || throw Broken::law('What is moved stands on its shelf', $kind);
+        $this->world->allowed($ines()->get(route('item.move', [$item, 'to' => $elsewhere->key])), 'looking at what a move does');
+        $this->world->allowed($ines()->put(route('item.moved', $item), ['to' => $elsewhere->key]), 'moving');
+        $item->refresh()->shelf_id === $elsewhere->id || throw Broken::law('What is moved stands on its shelf', $kind);
         $this->world->as('tobi')->get(route('item', $item))->getStatusCode() === 404
             || throw Broken::law('Nobody sees what is not theirs to see', "tobi met the moved {$kind}");
         $this->world->allowed($this->world->as('rafi')->get(route('item', $item)), 'opening what was moved here');

@@ -35,7 +35,7 @@ final class Laws
     {
         foreach ($this->world->items as $kind => $item) {
             $item->refresh();
-            $versions = Version::query()->with('user')->where('item_id', $item->id)->orderBy('number')->get()->all();
+            $versions = array_values(Version::query()->with('user')->where('item_id', $item->id)->orderBy('number')->get()->all());
             $this->numbers($kind, $item, $versions);
             $this->neverChange($kind, $item, $versions);
             $this->authors($kind, $item, $versions);
@@ -49,7 +49,7 @@ final class Laws
         $this->world->proposing->hold();
         foreach ($this->world->followers as $kind => $dataset) {
             $dataset->refresh();
-            $versions = Version::query()->with('user')->where('item_id', $dataset->id)->orderBy('number')->get()->all();
+            $versions = array_values(Version::query()->with('user')->where('item_id', $dataset->id)->orderBy('number')->get()->all());
             $this->numbers("follower of the {$kind}", $dataset, $versions);
             $this->neverChange("follower of the {$kind}", $dataset, $versions);
             $this->follows($kind, $dataset);
@@ -61,7 +61,7 @@ final class Laws
             ]))->hold();
         }
         foreach ($this->world->items['form']->entries()->orderBy('id')->get()->all() as $entry) {
-            $versions = Version::query()->with('user')->where('item_id', $entry->id)->orderBy('number')->get()->all();
+            $versions = array_values(Version::query()->with('user')->where('item_id', $entry->id)->orderBy('number')->get()->all());
             $name = "entry {$entry->number}";
             $this->numbers($name, $entry, $versions);
             $this->neverChange($name, $entry, $versions);

@@ -48,7 +48,10 @@ final class Ledger
     /** @var array<string, array{int, string}> item => its newest version and that one's root, where no history is kept */
     private array $unkept = [];
 
-    /** @param array<string, true> $had @param array<string, true> $has */
+    /**
+     * @param  array<string, true>  $had
+     * @param  array<string, true>  $has
+     */
     public function sent(string $item, string $who, array $had, array $has): void
     {
         foreach (array_diff_key($had, $has) as $tag => $unused) {

@@ -15,9 +15,11 @@ use DOMXPath;
 use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Support\Collection;
 use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\File\TextFile;
 use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Formats\JsonReader;
+use MistyAttic\Core\Kinds\Cell;
 
 /** Somebody looks back at an item; wherever a page says who wrote or removed a word, the word's tag agrees. */
 final readonly class Looking
@@ -29,12 +31,19 @@ final readonly class Looking
         $kept = $this->world->kept($this->item);
         $at = $chance->under(count($kept));
         [$from, $to] = [$kept[$at], $kept[min(count($kept) - 1, $at + $chance->of([0, 1, 3, 1000]))]];
-        $see = fn (string $route, array $more) => (string) $this->world
-            ->allowed($http->get(route($route, [$this->item, ...$more])), "looking at {$route} ".json_encode($more))
-            ->getContent();
+        $see = fn (string $route, array $more) => $this->read(
+            (string) $this->world
+                ->allowed($http->get(route($route, [$this->item, ...$more])), "looking at {$route} ".json_encode($more))
+                ->getContent(),
+            $route,
+        );
         $this->writers($see('history', ['from' => $from, 'to' => $to, 'view' => 'who', 'rows' => 'all']));
         $this->marks($see('history', ['from' => $from, 'to' => $to]), $from, $to);
         $see('history', ['from' => $from, 'to' => $to, 'view' => 'was']);
+        if ($this->kind === 'spreadsheet') {
+            $this->formulas($see('history', ['from' => $from, 'to' => $to, 'view' => 'was', 'show' => 'formulas']), $from);
+            $this->formulas($see('history', ['from' => $from, 'to' => $to, 'view' => 'who', 'show' => 'formulas']), $to);
+        }
         $see('list', []);
         $this->publishing($http, $to);
         $this->out($http, $to);
@@ -44,11 +53,48 @@ final readonly class Looking
             $part = $chance->of($parts);
             $see('part', [$part->id]);
             if ($part->role === 'row' && $part->fields !== []) {
-                $this->world->allowed(
-                    $http->get(route('cell', [$this->item, $part->id, $chance->of(array_map(strval(...), array_keys($part->fields)))])),
-                    'looking at the history of a cell',
-                );
+                $see('cell', [$part->id, $chance->of(array_map(strval(...), array_keys($part->fields)))]);
             }
+        }
+    }
+
+    private function state(int $number): PartTree
+    {
+        return $this->world->states->tree(
+            (string) Version::query()
+                ->where(['item_id' => $this->item->id, 'number' => $number])
+                ->value('root'),
+        );
+    }
+
+    /** What formulas are kept by is for nobody to read. */
+    private function read(string $html, string $route): string
+    {
+        foreach ($route === 'item' ? [] : $this->nodes($html, '//main') as $main) {
+            preg_match('/\[\$?[a-z0-9*]*\.[\$a-z0-9*]+\]/', $main->textContent, $kept) !== 1
+                || throw Broken::law('A formula is told as people read it', "{$kept[0]} on {$route} of the {$this->kind}");
+        }
+
+        return $html;
+    }
+
+    /** Formulas of a state are spelled by the whole of it, however much of it is read. */
+    private function formulas(string $html, int $number): void
+    {
+        $tree = $this->state($number);
+        foreach ($this->nodes($html, '//td[@data-cell]') as $node) {
+            [$row, $column] = explode('/', $node->getAttribute('data-cell'), 2);
+            $part = $tree->find($row);
+            $value = $part->fields[$column] ?? null;
+            if ($part === null || ! Cell::isFormula($value)) {
+                continue;
+            }
+            $spelled = $this->item->kind()->written($tree, $part, $value);
+            trim($node->textContent) === trim($spelled)
+                || throw Broken::law(
+                    'A formula is told as people read it',
+                    "{$row}/{$column} of {$number} is {$spelled}, and the page has {$node->textContent}",
+                );
         }
     }
 
@@ -68,11 +114,7 @@ final readonly class Looking
     /** As JSON with ids, or to the byte. */
     private function out(TestCase $http, int $number): void
     {
-        $tree = $this->world->states->tree(
-            (string) Version::query()
-                ->where(['item_id' => $this->item->id, 'number' => $number])
-                ->value('root'),
-        );
+        $tree = $this->state($number);
         $format = isset($this->item->room(Files::class)->named()['json']) ? 'json' : 'file';
         $answer = $this->world->allowed(
             $http->get(route('download', [$this->item, $number, $format])),
@@ -147,11 +189,7 @@ final readonly class Looking
     /** @return array<string, true> words that are in a version more than once: whoever joined what another went on with has copied them */
     private function twice(int $number): array
     {
-        $tree = $this->world->states->tree(
-            (string) Version::query()
-                ->where(['item_id' => $this->item->id, 'number' => $number])
-                ->value('root'),
-        );
+        $tree = $this->state($number);
         preg_match_all(Pen::TAG, implode(' ', array_map(fn (Part $part): string => $part->record(), $tree->parts)), $found);
 
         return array_fill_keys(array_keys(array_filter(array_count_values($found[0]), fn (int $count): bool => $count > 1)), true);

@@ -241,7 +241,7 @@ final class OwnPages
             array_filter(
                 $asked,
                 fn (int|string $id) => is_string($before->find((string) $id)?->fields['value'] ?? null)
-                    && preg_match(Pen::TAG, (string) $before->get((string) $id)->fields['value']) === 1,
+                    && preg_match(Pen::TAG, $before->get((string) $id)->string('value')) === 1,
             ),
         );
         if ($texts === []) {

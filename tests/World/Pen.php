@@ -158,7 +158,11 @@ final class Pen
         return $tree;
     }
 
-    /** Columns are before rows, and what a sum is under stays last. @param list<string> $siblings */
+    /**
+     * Columns are before rows, and what a sum is under stays last.
+     *
+     * @param  list<string>  $siblings
+     */
     private function place(PartTree $tree, array $siblings, string $role): int
     {
         $like = array_keys(array_filter($siblings, fn (string $id) => $tree->get($id)->role === $role));
@@ -305,7 +309,7 @@ final class Pen
         $column = $this->columns($tree, $tab)[0] ?? '';
         $rows = array_values(
             array_filter(
-                $children[$tab] ?? [],
+                $children[$tab],
                 fn (string $id) => $tree->get($id)->role === 'row' && ! $this->isSum($tree->get($id)->fields[$column] ?? null),
             ),
         );

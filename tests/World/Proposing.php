@@ -28,7 +28,7 @@ final class Proposing
     /** @var array<string, array<string, true>> kind => tags that their authors took away again there */
     private array $replaced = [];
 
-    /** @var array<string, array<string, mixed>> kind => what a browser would send of the page that a visitor was shown last */
+    /** @var array<string, array<mixed>> kind => what a browser would send of the page that a visitor was shown last */
     private array $shown = [];
 
     /** @var Closure(string): list<array{action: string, fields: string, button: string}> what the forms of a page would send */
@@ -85,7 +85,7 @@ final class Proposing
         $at = "{$step->who}/{$line->id}";
         if (! isset($this->windows[$at]) || $this->windows[$at]->sent !== null || $chance->once(3)) {
             $state = $this->world->allowed($this->world->as($step->who)->getJson(route('state', $line)), 'opening a side line');
-            $tree = Window::read((array) $state->json('content'));
+            $tree = Window::read(array_values((array) $state->json('content')));
             $this->windows[$at] = new Window(
                 $step->who,
                 $step->item,
@@ -268,7 +268,7 @@ final class Proposing
         }
         $do = $author === $step->who && $chance->once(3) ? 'withdrawn' : $chance->of(['accepted', 'accepted', 'declined']);
         preg_match_all('/value="accepted ([^"]+)"/', (string) $page->getContent(), $lines);
-        $keys = $lines[1] === [] || $chance->once(3) ? '' : ' '.$chance->of(array_values($lines[1]));
+        $keys = $lines[1] === [] || $chance->once(3) ? '' : ' '.$chance->of($lines[1]);
         $exact = $proposal->base === $item->root && $proposal->met === [] ? $proposal->root : null;
         $before = $item->root;
         $answer = $this->world

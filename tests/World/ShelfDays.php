@@ -115,7 +115,11 @@ final class ShelfDays
         }
     }
 
-    /** What is deleted now comes back as it is now. @param array<string, Item> $items */
+    /**
+     * What is deleted now comes back as it is now.
+     *
+     * @param  array<string, Item>  $items
+     */
     public function remember(array $items): void
     {
         foreach ($items as $kind => $item) {

@@ -103,13 +103,11 @@ final readonly class Talking
                 ->where('item_id', $item->id)
                 ->get()
                 ->filter(
-                    fn (Thread $thread) => (Comment::query()
+                    fn (Thread $thread) => Comment::query()
                         ->where('thread_id', $thread->id)
                         ->whereIn('deed', [CommentDeed::Settled, CommentDeed::Reopened])
                         ->latest('id')
-                        ->first()?->deed
-                        ?? CommentDeed::Reopened)
-                        !== CommentDeed::Settled,
+                        ->first()?->deed !== CommentDeed::Settled,
                 )
                 ->pluck('id')
                 ->sort()

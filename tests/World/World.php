@@ -253,7 +253,9 @@ final class World
     /** @return non-empty-list<int> the versions that are kept, ascending */
     public function kept(Item $item): array
     {
-        return array_map(intval(...), $item->versions()->orderBy('number')->pluck('number')->all());
+        $numbers = array_map(intval(...), array_values($item->versions()->orderBy('number')->pluck('number')->all()));
+
+        return $numbers === [] ? throw Broken::law('A version is kept', $item->kind) : $numbers;
     }
 
     private function pin(Step $step, Chance $chance): void
@@ -353,7 +355,7 @@ final class World
         $places = [...array_keys(array_filter($parts, fn (Part $part) => $part->depth === 0)), count($parts)];
         $id = 'pic'.base_convert((string) ++$this->count, 10, 36);
         array_splice($parts, $chance->of($places), 0, [new Part($id, 'picture', 0, ['alt' => '', ...$kept])]);
-        $window->now = PartTree::of(array_values($parts));
+        $window->now = PartTree::of($parts);
     }
 
     /** @param bool|null $hears whether the answer comes at once, later (false), or never (null) */
@@ -661,7 +663,7 @@ final class World
         $form->entries()->count() === $before + 1 || throw Broken::law('Who answers is heard', trim((string) preg_replace('/\s+/', ' ', strip_tags($page))));
     }
 
-    /** @return array<string, mixed>|null what the last button of a form of a page sends that goes there: the one that leads on */
+    /** @return array<mixed>|null what the last button of a form of a page sends that goes there: the one that leads on */
     public function sentBy(string $page, string $address): ?array
     {
         $found = array_filter((require __DIR__.'/../answers/forms.php')($page), fn (array $form) => $form['action'] === $address && ! str_contains(strtolower($form['fields']), '_method=delete'));

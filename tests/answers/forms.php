@@ -52,7 +52,9 @@ return static function (string $html): array {
             $field instanceof DOMElement && $take($field, $field->textContent);
         }
         foreach ($own('select') as $field) {
-            $chosen = $path->query('.//option[@selected]', $field)?->item(0) ?? $path->query('.//option', $field)?->item(0);
+            $options = $field instanceof DOMElement ? $path->query('.//option[@selected]|.//option[1]', $field) : false;
+            $options = $options === false ? [] : iterator_to_array($options);
+            $chosen = array_values(array_filter($options, fn ($option) => $option instanceof DOMElement && $option->hasAttribute('selected')))[0] ?? $options[0] ?? null;
             $field instanceof DOMElement
                 && $chosen instanceof DOMElement
                 && $take($field, $chosen->hasAttribute('value') ? $chosen->getAttribute('value') : $chosen->textContent);

@@ -5,7 +5,7 @@ declare(strict_types=1);
 /* What a person does in a place that was just installed, by plain requests: php visit.php URL EMAIL PASSWORD [again] */
 [, $url, $email, $password] = $argv;
 $again = isset($argv[4]);
-$jar = (string) tempnam(sys_get_temp_dir(), 'jar');
+$jar = tempnam(sys_get_temp_dir(), 'jar') ?: throw new RuntimeException('nowhere to keep a session');
 $token = '';
 
 /** @return array{int, string, string} status, body, where to */
@@ -15,7 +15,7 @@ $ask = function (string $method, string $path, array|string $sent = []) use ($ur
         CURLOPT_RETURNTRANSFER => true,
         CURLOPT_COOKIEJAR => $jar,
         CURLOPT_COOKIEFILE => $jar,
-        CURLOPT_CUSTOMREQUEST => $method,
+        CURLOPT_CUSTOMREQUEST => $method ?: 'GET',
         CURLOPT_TIMEOUT => 30,
         CURLOPT_ENCODING => '',
         CURLOPT_HTTPHEADER => [
