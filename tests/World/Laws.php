@@ -72,7 +72,7 @@ final class Laws
     public function holdAtTheEnd(bool $merges): void
     {
         $this->hold();
-        foreach ($this->world->windows() as $window) {
+        foreach ($this->world->writing->windows() as $window) {
             $root = $this->world->items[$window->item]->root;
             if (
                 $window->sent === null

@@ -172,7 +172,7 @@ final readonly class Looking
                         ? [
                             Ledger::author($tag),
                             ...$this->world->ledger->restated[$this->kind][$tag] ?? [],
-                            ...isset($twice[$tag]) ? $whose($versions) : [],
+                            ...isset($twice[$tag]) || $this->stood($tag, $from) ? $whose($versions) : [],
                         ]
                         : array_keys($this->world->ledger->taken[$this->kind][$tag] ?? []);
                     $this->is(
@@ -193,6 +193,21 @@ final readonly class Looking
         preg_match_all(Pen::TAG, implode(' ', array_map(fn (Part $part): string => $part->record(), $tree->parts)), $found);
 
         return array_fill_keys(array_keys(array_filter(array_count_values($found[0]), fn (int $count): bool => $count > 1)), true);
+    }
+
+    /**
+     * Whether a word was in a version before: whoever brings it back, by joining with what holds it while somebody else takes it out, is the
+     * one who did.
+     */
+    private function stood(string $tag, int $until): bool
+    {
+        foreach ($this->world->kept($this->item) as $number) {
+            if ($number <= $until && isset(Ledger::tags($this->state($number))[$tag])) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** @param list<string> $allowed */

@@ -152,7 +152,7 @@ final class OwnPages
             ->allowed($this->world->as($step->who)->get(route('item', $item)), 'opening a desk of fields')
             ->getContent();
         $this->asItCame($step, $item, $page, route('fields.save', $item));
-        $form = $this->world->sentBy($page, route('fields.save', $item));
+        $form = $this->world->answering->sentBy($page, route('fields.save', $item));
         $texts = $form === null
             ? []
             : array_keys(array_filter($form['parts'] ?? [], fn (mixed $fields): bool => is_array($fields) && isset($fields['title'])));
@@ -203,7 +203,7 @@ final class OwnPages
     private function mine(Step $step, Chance $chance): void
     {
         $form = $this->world->items['form']->refresh();
-        $chance->once(3) && $this->world->answer($step, $chance);
+        $chance->once(3) && $this->world->answering->answer($step, $chance);
         $entries = $form->entries()->whereNotNull('token')->orderBy('id')->get()->all();
         if ($entries === []) {
             return;
@@ -226,7 +226,7 @@ final class OwnPages
             ->getContent();
         $address = route('read.mine.send', [$form->address, $entry->token]);
         $before = $this->world->states->tree($root = $entry->refresh()->root);
-        $sent = $this->world->sentBy($page, $address);
+        $sent = $this->world->answering->sentBy($page, $address);
         if ($sent === null) {
             return;
         }
@@ -247,7 +247,7 @@ final class OwnPages
         if ($texts === []) {
             return;
         }
-        $sent['a'][$of = $chance->of($texts)] = $tag = $this->world->pen($chance, 'entry', 'visitor')->tag();
+        $sent['a'][$of = $chance->of($texts)] = $tag = $this->world->writing->pen($chance, 'entry', 'visitor')->tag();
         $answer = $this->sendOwn($address, $sent, 'changing answers of one’s own');
         $stands = [
             ...Ledger::tags($this->world->states->tree($entry->refresh()->root)),
@@ -283,7 +283,7 @@ final class OwnPages
     {
         for ($pages = 0; $pages < 12; $pages++) {
             $page = (string) $this->world->allowed($this->world->http->post($address, $sent), $doing)->getContent();
-            $sent = $this->world->sentBy($page, $address);
+            $sent = $this->world->answering->sentBy($page, $address);
             if ($sent === null) {
                 return $page;
             }
@@ -295,7 +295,7 @@ final class OwnPages
     private function settled(Item $entry, string $page, Chance $chance): void
     {
         $address = route('read.mine.settle', [$this->world->items['form']->address, $entry->token]);
-        $form = $this->world->sentBy($page, $address);
+        $form = $this->world->answering->sentBy($page, $address);
         if ($form !== null) {
             $choices = array_map(fn (): string => $chance->of(['mine', 'theirs']), (array) ($form['choice'] ?? []));
             preg_match_all('/name="choice\[(\d+)\]"/', $page, $held);
@@ -466,7 +466,7 @@ final class OwnPages
     /** A page that is sent without a letter written changes nothing. */
     private function asItCame(Step $step, Item $item, string $page, string $address): void
     {
-        $sent = $this->world->sentBy($page, $address);
+        $sent = $this->world->answering->sentBy($page, $address);
         if ($sent !== null) {
             $root = $item->refresh()->root;
             $this->world->allowed($this->world->as($step->who)->post($address, $sent), 'sending a page as it came');
@@ -517,7 +517,7 @@ final class OwnPages
 
     private function tag(Step $step, Chance $chance): string
     {
-        return $this->world->pen($chance, $step->item, $step->who)->tag();
+        return $this->world->writing->pen($chance, $step->item, $step->who)->tag();
     }
 
     /** @return list<string> */

@@ -60,7 +60,7 @@ final class Proposing
         $this->world->allowed($this->world->as($step->who)->get(route('item', $line)), 'opening a side line');
         $window = $this->window($step, $line, $chance);
         $had = Ledger::tags($window->known);
-        $window->now = $this->world->pen($chance, $step->item, $step->who)->write($window->now);
+        $window->now = $this->world->writing->pen($chance, $step->item, $step->who)->write($window->now);
         if (! $window->isDirty()) {
             return;
         }
@@ -144,7 +144,7 @@ final class Proposing
         if ($written === null) {
             return;
         }
-        $tag = $this->world->pen($chance, $step->item, 'visitor')->tag();
+        $tag = $this->world->writing->pen($chance, $step->item, 'visitor')->tag();
         $root = $item->root;
         $had = $this->visitors($item);
         auth()->forgetGuards();
