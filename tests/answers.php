@@ -174,6 +174,7 @@ $ask = static function (?string $who, Request $request) use ($app): array {
 $offered = [];
 $forms = require __DIR__.'/answers/forms.php';
 $queries = isset($options['sound']) ? (require __DIR__.'/answers/queries.php')() : new ArrayObject;
+$unread = require __DIR__.'/answers/unread.php';
 $answer = static function (?string $who, string $address) use ($ask, $plain, $forms, &$offered): array {
     [$status, $body, $type, $why] = $ask($who, Request::create(config('app.url').'/'.ltrim($address, '/')));
     foreach ($status === 200 && str_starts_with($type, 'text/html') && str_contains($body, '<form') ? $forms($body) : [] as $form) {
@@ -229,7 +230,8 @@ foreach (['Ines', 'Tobi', 'Rafi', null] as $place => $who) {
             continue;
         }
         [$status, $body] = $answer($who, $address);
-        $lines[($who ?? '-')." /{$address}"] = count($queries) > 0 ? "500 {$queries[0]}" : "{$status} ".substr(sha1($body), 0, 12);
+        $wrong = $queries[0] ?? (isset($options['sound']) && str_starts_with($body, '<!DOCTYPE html') ? $unread($body)[1] ?? null : null);
+        $lines[($who ?? '-')." /{$address}"] = $wrong === null ? "{$status} ".substr(sha1($body), 0, 12) : "500 {$wrong}";
         if (isset($options['sound']) && $status === 200 && preg_match('~ data-histories="([^"]+)"~', $body, $histories) === 1) {
             // What the menu of a part leads to, of a few parts of each page.
             preg_match_all('~ data-(?:part|cell)="([\w-]+)(/[\w-]+)?"~', $body, $parts, PREG_SET_ORDER);

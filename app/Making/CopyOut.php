@@ -64,41 +64,40 @@ final readonly class CopyOut
             'copied_from' => $version->id,
             'changed_at' => now(),
         ]);
-        $work = function (ChunksAhead $chunks) use ($version, $from, $item, $maker, $parts, $history): Made {
-            $whole = $this->states->tree($version->root);
-            $kind = Kinds::named($from->kind);
-            $tree = $parts === [] ? $whole : Consequences::of($kind, $whole, self::some($kind, $whole, $parts), now()->format('Y-m-d'));
+        [$history, $proposals] = [$history && $parts === [], $proposals && $parts === []];
+        $work = function (ChunksAhead $chunks) use ($version, $item, $maker, $parts, $history): Made {
             $states = new States($chunks);
-            $written = new Written(
-                $history && $parts === [] ? $tree : PartTree::of([]),
-                $tree,
-                $tree === $whole ? $version->root : $states->keep($tree, $version->root),
-                Cause::Copied,
-                of: $from->title,
-            );
+            $written = $this->written($states, $version, $parts, $history);
 
             return new Made($chunks, $written, $this->write->ahead($states, $item, $maker, $written));
         };
 
-        return $this->ahead->forNew($work, function (Made $made) use (
-            $version,
-            $from,
-            $item,
-            $maker,
-            $openTalk,
-            $parts,
-            $history,
-            $proposals,
-        ): Item {
+        return $this->ahead->forNew($work, function (Made $made) use ($version, $item, $maker, $openTalk, $history, $proposals): Item {
             $item->fill(['root' => $made->written->root])->save();
-            $history && $parts === [] && $this->history->handle($version, $item);
-            $this->pictures->share($from, $item, $made->written->after ?? PartTree::of([]));
+            $history && $this->history->handle($version, $item);
+            $this->pictures->share($version->item, $item, $made->written->after ?? PartTree::of([]));
             $this->write->handle($item, $maker, $made->written, $made->compared);
-            $proposals && $parts === [] && $this->proposals->handle($version, $item);
+            $proposals && $this->proposals->handle($version, $item);
             $openTalk === null || $this->talk->handle($version, $item, $made->written->after ?? PartTree::of([]), $openTalk);
 
             return $item;
         });
+    }
+
+    /** @param list<string> $parts */
+    private function written(States $states, Version $version, array $parts, bool $history): Written
+    {
+        $whole = $this->states->tree($version->root);
+        $kind = Kinds::named($version->item->kind);
+        $tree = $parts === [] ? $whole : Consequences::of($kind, $whole, self::some($kind, $whole, $parts), now()->format('Y-m-d'));
+
+        return new Written(
+            $history ? $tree : PartTree::of([]),
+            $tree,
+            $tree === $whole ? $version->root : $states->keep($tree, $version->root),
+            Cause::Copied,
+            of: $version->item->title,
+        );
     }
 
     /**

@@ -35,6 +35,26 @@ final readonly class OpenLine
 
     private function begin(Item $item, User $person, ?string $saidBy): Proposal
     {
+        $proposal = Proposal::query()->create([
+            'item_id' => $item->id,
+            'user_id' => $person->id,
+            'base' => $item->root,
+            'root' => $item->root,
+            'state' => ProposalState::Waiting,
+            'proposed_at' => now(),
+            'line_id' => $this->line($item, $person)->id,
+            'said_by' => $saidBy,
+            'began' => $item->head,
+            'stands' => $item->head,
+        ]);
+        $proposal->standsAt($item->head, $item->root, $item->root, []);
+
+        return $proposal;
+    }
+
+    /** An item beside the item, with a version as it is now. */
+    private function line(Item $item, User $person): Item
+    {
         $line = Item::query()->create([
             'key' => MakeItem::key(),
             'shelf_id' => $item->shelf_id,
@@ -62,20 +82,7 @@ final readonly class OpenLine
             'started_at' => now(),
             'saved_at' => now(),
         ]);
-        $proposal = Proposal::query()->create([
-            'item_id' => $item->id,
-            'user_id' => $person->id,
-            'base' => $item->root,
-            'root' => $item->root,
-            'state' => ProposalState::Waiting,
-            'proposed_at' => now(),
-            'line_id' => $line->id,
-            'said_by' => $saidBy,
-            'began' => $item->head,
-            'stands' => $item->head,
-        ]);
-        $proposal->standsAt($item->head, $item->root, $item->root, []);
 
-        return $proposal;
+        return $line;
     }
 }

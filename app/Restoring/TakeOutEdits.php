@@ -91,6 +91,31 @@ final readonly class TakeOutEdits
         return array_keys($this->befores($item, $edits));
     }
 
+    /** @return array<int, mixed> numbers of versions that are gone, of others */
+    private static function goneOfOthers(Item $item, SomebodysEdits $edits): array
+    {
+        return DB::table('gone_versions')
+            ->where('item_id', $item->id)
+            ->where('user_id', '!=', $edits->author->id)
+            ->where('number', '<=', $edits->to)
+            ->pluck('number')
+            ->flip()
+            ->all();
+    }
+
+    /** @return array<int, mixed> numbers of versions that several wrote while no history was kept */
+    private static function ofSeveral(Item $item, int $to): array
+    {
+        return Version::query()
+            ->where(['item_id' => $item->id, 'unkept' => true])
+            ->where('number', '<=', $to)
+            ->get(['number', 'facts'])
+            ->filter(fn (Version $version) => count($version->facts['by'] ?? []) > 1)
+            ->pluck('number')
+            ->flip()
+            ->all();
+    }
+
     /**
      * The versions in question with the one that is kept before each. Where others' versions between the two are no longer kept, or one
      * version takes in what several wrote while no history was kept, taking it out would take out what they wrote, too: it is none of them.
@@ -100,23 +125,8 @@ final readonly class TakeOutEdits
     private function befores(Item $item, SomebodysEdits $edits): array
     {
         [$from, $to, $author] = [$edits->from, $edits->to, $edits->author];
+        [$others, $shared] = [self::goneOfOthers($item, $edits), self::ofSeveral($item, $to)];
         $befores = [];
-        $others = array_flip(
-            DB::table('gone_versions')
-                ->where('item_id', $item->id)
-                ->where('user_id', '!=', $author->id)
-                ->where('number', '<=', $to)
-                ->pluck('number')
-                ->all(),
-        );
-        $shared = Version::query()
-            ->where(['item_id' => $item->id, 'unkept' => true])
-            ->where('number', '<=', $to)
-            ->get(['number', 'facts'])
-            ->filter(fn (Version $version) => count($version->facts['by'] ?? []) > 1)
-            ->pluck('number')
-            ->flip()
-            ->all();
         $before = 0;
         foreach (
             Version::query()

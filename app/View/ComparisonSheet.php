@@ -10,15 +10,17 @@ use MistyAttic\Core\Content\PartTree;
 /** The changes of a comparison as a spreadsheet: a row each, with who did it and when. */
 final class ComparisonSheet
 {
-    private const COLUMNS = ['What' => 420, 'Was' => 160, 'Is' => 160, 'Who' => 140, 'Versions' => 140, 'When (UTC)' => 140];
+    /** Widths of the columns, in pixels, by what they hold: see `history.columns`. */
+    private const COLUMNS = ['what' => 420, 'was' => 160, 'is' => 160, 'who' => 140, 'versions' => 140, 'at' => 140];
 
     public static function of(Comparison $comparison): PartTree
     {
-        $parts = [new Part('changes', 'tab', 0, ['name' => "{$comparison->from->number} to {$comparison->to->number}", 'frozen' => 1])];
+        $name = __('history.columns.between', ['from' => (string) $comparison->from->number, 'to' => (string) $comparison->to->number]);
+        $parts = [new Part('changes', 'tab', 0, ['name' => (string) $name, 'frozen' => 1])];
         foreach (array_values(self::COLUMNS) as $at => $width) {
             $parts[] = new Part("column{$at}", 'column', 1, ['width' => $width, 'format' => '']);
         }
-        $parts[] = self::row(0, array_map(fn (string $name) => ['*', 'b', $name], array_keys(self::COLUMNS)));
+        $parts[] = self::row(0, array_map(fn (string $name) => ['*', 'b', (string) __("history.columns.{$name}")], array_keys(self::COLUMNS)));
         foreach ($comparison->entries as $at => $entry) {
             $values = $entry->statement->values;
             $parts[] = self::row($at + 1, [

@@ -79,12 +79,8 @@ class Past
             ? []
             : [
                 [
-                    'label' => 'Layout',
-                    'choices' => self::choices($at->address->layout, 'layout', [
-                        'together' => 'Together',
-                        'side' => 'Side by side',
-                        'source' => 'Source',
-                    ]),
+                    'label' => (string) __('history.switches.layout'),
+                    'choices' => self::choices($at->address->layout, 'layout', ['together', 'side', 'source']),
                 ],
             ];
     }
@@ -192,16 +188,25 @@ class Past
     {
         return $address->view !== 'changed'
             ? []
-            : [['label' => 'Layout', 'choices' => self::choices($address->rows, 'rows', ['changed' => 'Changed only', 'all' => 'All'])]];
+            : [
+                [
+                    'label' => (string) __('history.switches.layout'),
+                    'choices' => self::choices($address->rows, 'rows', ['changed', 'all']),
+                ],
+            ];
     }
 
     /**
      * @param  'layout'|'rows'|'show'  $name
-     * @param  array<string, string>  $words  by value
+     * @param  list<string>  $values
+     * @param  array<string, string>  $said  what it is called where all kinds call it something else, by value
      * @return list<array{string, array{layout?: string, rows?: string, show?: string}, bool}>
      */
-    protected static function choices(string $now, string $name, array $words): array
+    protected static function choices(string $now, string $name, array $values, array $said = []): array
     {
-        return array_map(fn (string $value, string $said): array => [$said, [$name => $value], $now === $value], array_keys($words), $words);
+        return array_map(
+            fn (string $value): array => [$said[$value] ?? (string) __("history.switches.{$value}"), [$name => $value], $now === $value],
+            $values,
+        );
     }
 }

@@ -43,25 +43,12 @@ final readonly class FileComparison
         $format = $old->format;
         // Where both are written alike, lines are told as they read; else byte by byte.
         $isAlike = $old->encoding->name === $new->encoding->name && $old->encoding->mark === $new->encoding->mark;
-        $lines = $format->isText()
-            ? ($isAlike
-                ? LineChanges::between($old->text(), $new->text())
-                : LineChanges::between($old->bytes, $new->bytes))
-            : null;
-        $none = PartTree::of([]);
+        [$was, $is] = $isAlike ? [$old->text(), $new->text()] : [$old->bytes, $new->bytes];
+        $lines = $format->isText() ? LineChanges::between($was, $is) : null;
         if ($format === FileFormat::Text) {
-            return new self(
-                $format,
-                $old->bytes === $new->bytes,
-                $lines->exact ?? true,
-                null,
-                $none,
-                $none,
-                new ChangeSet([]),
-                [],
-                $lines,
-                $isAlike ? $old->text() : $old->bytes,
-            );
+            [$none, $isSame] = [PartTree::of([]), $old->bytes === $new->bytes];
+
+            return new self($format, $isSame, $lines->exact ?? true, null, $none, $none, new ChangeSet([]), [], $lines, $was);
         }
         $kind = $old->content()->kind;
         if ($kind->name() !== $new->content()->kind->name()) {
@@ -84,7 +71,7 @@ final readonly class FileComparison
             new ChangeSet($changes->changes, $exact),
             Statements::of($kind, $before, $after, $changes),
             $lines,
-            $isAlike ? $old->text() : $old->bytes,
+            $was,
         );
     }
 

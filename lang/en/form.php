@@ -2,6 +2,7 @@
 
 /* Forms: what questions and settings are called, the way through, and answers that are not right. */
 return [
+    'way_through' => 'The way through',
     'entries' => [
         'none_found' => 'No entry has that.', 'none_removed' => 'No entry was removed.',
         'none_unpublished' => 'Nobody has answered: the form is not published yet.', 'publish' => 'Publish it…',

@@ -3,6 +3,13 @@
 return [
     'chosen_same' => 'What you chose is the same in :number and now. Nothing is ticked; tick what else should come back or go.',
     'will_change' => '{0} Nothing will change|{1} One thing will change|[2,*] :count things will change',
+    'switches' => [
+        'layout' => 'Layout', 'together' => 'Together', 'side' => 'Side by side', 'source' => 'Source',
+        'on_page' => 'On the page', 'changed' => 'Changed only', 'all' => 'All',
+    ],
+    'columns' => [
+        'what' => 'What', 'was' => 'Was', 'is' => 'Is', 'who' => 'Who', 'versions' => 'Versions', 'at' => 'When (UTC)', 'between' => ':from to :to',
+    ],
     'to_past' => 'To how it is looked at and brought back',
     'to_foot' => 'To the end of the plan',
     'since_mine' => 'Since mine',

@@ -1,6 +1,8 @@
 <?php
 
 return [
+    'tabs' => ['write' => 'Write', 'read' => 'Read', 'file' => 'File'],
+    'unnamed_tab' => 'Sheet',
     'meant' => 'It was meant: :number asks for no more looks.',
     'from_file' => 'From the file “:name”',
     'file_none' => 'Choose a file first.',

@@ -4,6 +4,7 @@ $roles = ['viewer' => 'a viewer', 'editor' => 'an editor', 'owner' => 'an owner'
 
 return [
     'roles' => $roles,
+    'columns' => ['at' => 'When', 'who' => 'Who', 'deed' => 'What', 'about' => 'About', 'said' => 'In words'],
     'about' => ['making' => 'making and renaming', 'deleting' => 'deleting and moving', 'restoring' => 'restoring', 'publishing' => 'publishing', 'people' => 'people and rights', 'rules' => 'the shelf and its rules', 'exports' => 'downloads and copies'],
     'deeds' => [
         'item_made' => 'made “:title”',

@@ -7,7 +7,7 @@ return [
     'begin' => 'Propose instead of writing',
     'go_on' => 'Go on proposing',
     'shown' => 'How it is shown',
-    'look' => ['is' => 'As it is', 'with' => 'With what is proposed', 'would' => 'As it would be'],
+    'look' => ['is' => 'As it is', 'was' => 'As it was', 'with' => 'With what is proposed', 'would' => 'As it would be'],
     'by' => 'Proposed by',
     'everybody' => 'Everybody',
     'of_all' => '{0} Nothing of what is proposed is left|{1} :people people propose one change|[2,*] :people people propose :count changes',

@@ -3,6 +3,8 @@
 return [
     'copied' => 'The copy is set up as it was then. Its figures are today’s: a report draws them again from its datasets. For the figures of then, look at it as it was, and print or download it from there.',
     'page' => 'Page :number',
+    'data' => 'Data', 'data_of_then' => 'With the data of that time', 'data_of_today' => 'With today’s data',
+    'figures' => 'Figures',
     'no_dataset' => 'There is no such dataset, or you may not see it.',
     'moved_on' => 'Others went on from there: this can not be undone step by step any more. The history has it.',
     'not_there' => 'That is not there any more. Look at the report again.',

@@ -34,6 +34,20 @@ final class WordsTest extends TestCase
         self::assertSame([], $said);
     }
 
+    /** Errors that nobody is shown, names of headers and the command line are no texts. */
+    public function test_the_application_says_nothing_by_itself(): void
+    {
+        $said = [];
+        foreach ($this->files('app', '.php') as $name => $code) {
+            $code = preg_match('~^(Console|CommandLine|Report)/~', $name) === 1 ? '' : preg_replace("/Exception\\(.*|'(Link|Vary|Location|Refresh)'/", '', $code);
+            preg_match_all("/(?:=>|\\?|:|\\.|return|\\(|\\[|,) *'([A-Z][a-z’]+(?: [a-z’…]+)*[.…]?)'/", (string) $code, $found);
+            foreach ($found[1] as $words) {
+                $said[] = "{$name}: {$words}";
+            }
+        }
+        self::assertSame([], $said);
+    }
+
     public function test_every_key_is_there_and_every_text_is_used(): void
     {
         $there = [];

@@ -496,8 +496,23 @@ final class World
                 "{$doing} was answered {$response->getStatusCode()}. {$exception}",
             );
         }
+        $this->read($response, $doing);
 
         return $response;
+    }
+
+    /**
+     * What a page says is for people.
+     *
+     * @param  TestResponse<Response>  $response
+     */
+    private function read(TestResponse $response, string $doing): void
+    {
+        $type = (string) $response->headers->get('Content-Type');
+        if (str_starts_with($type, 'text/html') && ! $response->baseResponse instanceof StreamedResponse) {
+            $unread = (require __DIR__.'/../answers/unread.php')((string) $response->getContent());
+            $unread === null || throw Broken::law($unread[0], "“{$unread[1]}”, {$doing}");
+        }
     }
 
     public function tree(string $item): PartTree

@@ -14,6 +14,7 @@ use App\Store\States;
 use App\View\Finding\Asked;
 use App\View\Finding\Finds;
 use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\Gate;
 
 /** Finding in every version of all that one may see, of a shelf, or of an item. */
@@ -53,16 +54,17 @@ final class FindController extends Controller
             'kinds' => Offered::all(),
             'finds' => $finds,
             'shelves' => $this->person($request)->shelves,
-            'people' => User::query()
-                ->whereIn(
-                    'id',
-                    Membership::query()
-                        ->whereIn('shelf_id', $this->person($request)->shelves()->select('shelves.id'))
-                        ->select('user_id'),
-                )
-                ->orderBy('name')
-                ->get(),
+            'people' => self::beside($this->person($request)),
         ]);
+    }
+
+    /** @return Collection<int, User> everybody who is on a shelf of somebody */
+    private static function beside(User $person): Collection
+    {
+        return User::query()
+            ->whereIn('id', Membership::query()->whereIn('shelf_id', $person->shelves()->select('shelves.id'))->select('user_id'))
+            ->orderBy('name')
+            ->get();
     }
 
     private function in(FindRequest $request): Item|Shelf|null

@@ -27,7 +27,7 @@ final class LogController extends Controller
         return response()->streamDownload(
             function () use ($lines): void {
                 $out = fopen('php://output', 'wb') ?: throw new \RuntimeException('There is nowhere to write to');
-                fputcsv($out, ['When', 'Who', 'What', 'About', 'In words'], escape: '');
+                fputcsv($out, array_values((array) __('log.columns')), escape: '');
                 foreach ($lines as $line) {
                     fputcsv(
                         $out,

@@ -81,8 +81,8 @@ final class DatasetColumns
         return [$kept[0], $kept[1]];
     }
 
-    /** The columns of the version before, with what a few changes made of them; null when it takes reading all of it. */
-    private function changed(string $root): ?Records
+    /** The state of the version before the last one with a state; null when there is none. */
+    private static function before(string $root): ?string
     {
         $version = Version::query()
             ->where('root', $root)
@@ -95,8 +95,16 @@ final class DatasetColumns
                 ->where('number', '<', $version->number)
                 ->orderByDesc('number')
                 ->value('root');
-        $head = is_string($before) ? $this->head($before) : null;
-        if (! is_string($before) || $head === null) {
+
+        return is_string($before) ? $before : null;
+    }
+
+    /** The columns of the version before, with what a few changes made of them; null when it takes reading all of it. */
+    private function changed(string $root): ?Records
+    {
+        $before = self::before($root);
+        $head = $before === null ? null : $this->head($before);
+        if ($before === null || $head === null) {
             return null;
         }
         $fields = count($head['fields']);

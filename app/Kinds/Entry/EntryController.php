@@ -23,6 +23,21 @@ use MistyAttic\Core\Kinds\Entry\SentAnswers;
 /** Editing an entry, taking it away and bringing it back. */
 final class EntryController extends Controller
 {
+    /**
+     * @param  list<Problem>  $problems
+     * @return array<string, string> by question
+     */
+    private static function said(PartTree $form, array $problems): array
+    {
+        $said = [];
+        foreach ($problems as $problem) {
+            $wrong = (string) __("form.wrong.{$problem->code}", array_map(strval(...), $problem->variables));
+            $said[$problem->path] = $form->get($problem->path)->richText()->text().': '.$wrong;
+        }
+
+        return $said;
+    }
+
     /** What was edited is merged with what others edited since the page was opened, field by field. */
     public function update(EntryRequest $request, Item $item, States $states, HandedRoots $handed, ChangeEntry $change): RedirectResponse
     {
@@ -42,11 +57,7 @@ final class EntryController extends Controller
         $touched = SentAnswers::touched($form, $shown, $sent['a'] ?? [], $sent['shown'] ?? []);
         $answers = new Answers(self::withAllOpen($form), $touched, $view->answering->files);
         if ($answers->problems !== []) {
-            $said = fn (Problem $problem): string => $form->get($problem->path)->richText()->text().': '
-                .__("form.wrong.{$problem->code}", array_map(strval(...), $problem->variables));
-            $paths = array_map(fn (Problem $problem): string => $problem->path, $answers->problems);
-
-            return redirect()->route('item', $item)->withInput()->withErrors(array_combine($paths, array_map($said, $answers->problems)));
+            return redirect()->route('item', $item)->withInput()->withErrors(self::said($form, $answers->problems));
         }
         $saved = $change->handle(
             $item,

@@ -14,7 +14,7 @@ final class Desk extends Plain
 {
     public const VIEW = 'kinds.file.write';
 
-    public const TAB = ['File', 'File'];
+    public const TAB = ['file', 'file'];
 
     public function takesProposals(Item $item): bool
     {

@@ -104,11 +104,13 @@ final class Past extends Plain
         $isTable = $face === Face::Parts && $at->comparison->kind->grid() !== null;
         $hasLayout = $at->address->view === 'changed' && $face !== Face::Bytes && ! $isTable;
         $layout = [
-            'label' => 'Layout',
-            'choices' => self::choices($at->address->layout === 'side' ? 'side' : 'together', 'layout', [
-                'together' => $face === Face::Picture ? (string) __('file.over') : 'Together',
-                'side' => $face === Face::Picture ? (string) __('file.side') : 'Side by side',
-            ]),
+            'label' => (string) __('history.switches.layout'),
+            'choices' => self::choices(
+                $at->address->layout === 'side' ? 'side' : 'together',
+                'layout',
+                ['together', 'side'],
+                $face === Face::Picture ? ['together' => (string) __('file.over'), 'side' => (string) __('file.side')] : [],
+            ),
         ];
 
         return [...count($faces) < 2 ? [] : [$lookedAt], ...$hasLayout ? [$layout] : []];

@@ -138,6 +138,27 @@ final class AnswerDesk
             : null;
     }
 
+    /** @return string the token of what was answered so far */
+    private function keep(Item $item, Answering $answering): string
+    {
+        $question = fn (string $name): string => str_starts_with($name, 'other-') ? substr($name, 6) : $name;
+        $isAsked = fn (string|int $name): bool => $answering->form->has($question((string) $name));
+        $sent = (string) json_encode([
+            'a' => array_filter($answering->sent, $isAsked, ARRAY_FILTER_USE_KEY),
+            'files' => array_filter($answering->files, fn (array $file) => $file[0] !== ''),
+        ]);
+        abort_if(strlen($sent) > self::MOST_HALF, 413);
+        $token = Str::random(40);
+        DB::table('half_answers')->insert([
+            'token' => $token,
+            'item_id' => $item->id,
+            'sent' => $sent,
+            'kept_at' => now()->format('Y-m-d H:i:s'),
+        ]);
+
+        return $token;
+    }
+
     /** What was answered so far, kept for another day at an address of its own. */
     public function later(AnswersRequest $request, Item $item, ?Item $entry = null): View
     {
@@ -149,24 +170,7 @@ final class AnswerDesk
             $live,
             $entry === null ? null : (new EntryView($entry, $this->states))->answering->form,
         );
-        $sent = (string) json_encode([
-            'a' => array_filter(
-                $answering->sent,
-                fn (string|int $name) => $answering->form->has(
-                    str_starts_with((string) $name, 'other-') ? substr((string) $name, 6) : (string) $name,
-                ),
-                ARRAY_FILTER_USE_KEY,
-            ),
-            'files' => array_filter($answering->files, fn (array $file) => $file[0] !== ''),
-        ]);
-        abort_if(strlen($sent) > self::MOST_HALF, 413);
-        $token = Str::random(40);
-        DB::table('half_answers')->insert([
-            'token' => $token,
-            'item_id' => $item->id,
-            'sent' => $sent,
-            'kept_at' => now()->format('Y-m-d H:i:s'),
-        ]);
+        $token = $this->keep($item, $answering);
         $address = $entry === null
             ? route('read', [$item->address, 'kept' => $token])
             : route('read.mine', [$item->address, $entry->token, 'kept' => $token]);

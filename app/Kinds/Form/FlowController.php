@@ -17,6 +17,6 @@ final class FlowController extends Controller
         Gate::authorize('draft', $item);
         abort_unless($item->kind === 'form', 404);
 
-        return view('kinds.form.flow', ['flow' => $desk->flow($item), 'title' => 'The way through']);
+        return view('kinds.form.flow', ['flow' => $desk->flow($item), 'title' => __('form.way_through')]);
     }
 }

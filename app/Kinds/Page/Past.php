@@ -46,11 +46,9 @@ final class Past extends Plain
             ? []
             : [
                 [
-                    'label' => 'Layout',
-                    'choices' => self::choices($at->address->layout, 'layout', [
-                        'together' => 'On the page',
-                        'side' => 'Side by side',
-                        'source' => 'Source',
+                    'label' => (string) __('history.switches.layout'),
+                    'choices' => self::choices($at->address->layout, 'layout', ['together', 'side', 'source'], [
+                        'together' => (string) __('history.switches.on_page'),
                     ]),
                 ],
             ];

@@ -14,7 +14,7 @@ final class FiguresSheet
     public static function tree(WidgetView $view, Figures $figures): PartTree
     {
         $parts = [
-            new Part('tab', 'tab', 0, ['name' => 'Figures', 'frozen' => 1]),
+            new Part('tab', 'tab', 0, ['name' => (string) __('report.figures'), 'frozen' => 1]),
             new Part('ckey', 'column', 1, ['width' => 0, 'format' => '']),
         ];
         foreach (array_keys($figures->series) as $at) {

@@ -71,10 +71,10 @@ final class Past extends Plain
             ? []
             : [
                 [
-                    'label' => 'Data',
-                    'choices' => self::choices($at->address->show === 'today' ? 'today' : 'values', 'show', [
-                        'values' => 'With the data of that time',
-                        'today' => 'With today’s data',
+                    'label' => (string) __('report.data'),
+                    'choices' => self::choices($at->address->show === 'today' ? 'today' : 'values', 'show', ['values', 'today'], [
+                        'values' => (string) __('report.data_of_then'),
+                        'today' => (string) __('report.data_of_today'),
                     ]),
                 ],
             ];

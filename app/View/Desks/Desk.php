@@ -26,8 +26,8 @@ class Desk
     /** Whether its windows hold what is typed until it is sent, and say every other second which state they are on. */
     public const SENDS_STATES = false;
 
-    /** What it is called for who may write, and for others. */
-    public const TAB = ['Write', 'Read'];
+    /** What it is called for who may write, and for others: see `item.tabs`. */
+    public const TAB = ['write', 'read'];
 
     public function __construct(protected readonly States $states) {}
 

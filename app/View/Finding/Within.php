@@ -116,30 +116,28 @@ final readonly class Within
             ->fromSub($rows, 'lives')
             ->whereExists(function (Builder $versions) use ($ends): void {
                 $this->days($ends($versions), 'versions.saved_at');
-                $this->by === 0
-                    || $versions->where(function (Builder $who): void {
-                        // Whoever touched the part; where that is not told, as of a title, whoever wrote the version.
-                        $touched = fn (string $table) => fn (Builder $touches) => $touches
-                            ->from($table)
-                            ->selectRaw('1')
-                            ->whereColumn("{$table}.item_id", 'lives.item_id')
-                            ->whereColumn("{$table}.number", 'versions.number')
-                            ->whereRaw("{$table}.part IN (lives.part, lives.part || '/' || lives.field)");
-                        $mine = fn (string $table) => fn (Builder $touches) => $touched($table)($touches)->where(
-                            "{$table}.user_id",
-                            $this->by,
-                        );
-                        $who->whereExists($mine('touches'))
-                            ->orWhereExists($mine('shared_touches'))
-                            ->orWhere(
-                                fn (Builder $version) => $version->where('versions.user_id', $this->by)->whereNotExists($touched('touches')),
-                            );
-                    });
+                $this->by === 0 || $versions->where($this->touched(...));
             })
             ->pluck('at')
             ->all();
 
         return array_values(array_intersect_key($lives, array_flip($found)));
+    }
+
+    /** By whoever touched the part; where that is not told, as of a title, by whoever wrote the version. */
+    private function touched(Builder $versions): void
+    {
+        $touched = fn (string $table) => fn (Builder $touches) => $touches
+            ->from($table)
+            ->selectRaw('1')
+            ->whereColumn("{$table}.item_id", 'lives.item_id')
+            ->whereColumn("{$table}.number", 'versions.number')
+            ->whereRaw("{$table}.part IN (lives.part, lives.part || '/' || lives.field)");
+        $mine = fn (string $table) => fn (Builder $touches) => $touched($table)($touches)->where("{$table}.user_id", $this->by);
+        $versions
+            ->whereExists($mine('touches'))
+            ->orWhereExists($mine('shared_touches'))
+            ->orWhere(fn (Builder $version) => $version->where('versions.user_id', $this->by)->whereNotExists($touched('touches')));
     }
 
     /** @return Models<Milestone> the newest first */

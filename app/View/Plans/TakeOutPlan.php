@@ -19,6 +19,7 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\History\Answerable;
 use MistyAttic\Core\History\Touch;
 use MistyAttic\Core\History\Touched;
+use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Merge\Conflict;
 use MistyAttic\Core\Merge\Merged;
@@ -68,16 +69,21 @@ final readonly class TakeOutPlan
         }
         $stays = [];
         foreach ($without->conflicts as $conflict) {
-            $part = $now->find($conflict->id) ?? ($conflict->mine[0] ?? null);
-            $name = $part === null
-                ? ''
-                : $kind->label(
-                    $now->has($conflict->id) ? $now : PartTree::of([$part->atDepth(0)]),
-                    $now->has($conflict->id) ? $part : $part->atDepth(0),
-                );
-            $stays[$conflict->type->value.$conflict->id] = [$name, self::why($conflict)];
+            $stays[$conflict->type->value.$conflict->id] = [self::name($kind, $now, $conflict), self::why($conflict)];
         }
         [$this->comesBack, $this->goesAway, $this->stays] = [$back, $away, array_values($stays)];
+    }
+
+    /** What it is called that was edited since; as it was, when it is gone. */
+    private static function name(Kind $kind, PartTree $now, Conflict $conflict): string
+    {
+        $gone = ($conflict->mine[0] ?? null)?->atDepth(0);
+
+        return match (true) {
+            $now->has($conflict->id) => $kind->label($now, $now->get($conflict->id)),
+            $gone !== null => $kind->label(PartTree::of([$gone]), $gone),
+            default => '',
+        };
     }
 
     /**

@@ -8,6 +8,7 @@ use App\Models\CommentDeed;
 use App\Models\Item;
 use App\Models\User;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -23,7 +24,31 @@ final readonly class SaidBetween
 
     public function __construct(Item $item, int $from, int $to)
     {
-        $rows = DB::table('comments')
+        $rows = self::rows($item, $from, $to);
+        $people = User::query()
+            ->whereIn('id', $rows->pluck('user_id')->unique())
+            ->get()
+            ->keyBy('id');
+        $lines = [];
+        foreach ($rows->reverse() as $row) {
+            $user = $people->get((int) $row->user_id);
+            if ($user !== null) {
+                $lines[] = [
+                    'number' => (int) $row->number,
+                    'user' => $user,
+                    'said' => self::said($user, $row),
+                    'thread' => (string) $row->key,
+                    'at' => CarbonImmutable::parse((string) $row->at),
+                ];
+            }
+        }
+        $this->lines = $lines;
+    }
+
+    /** @return Collection<int, \stdClass> what was not withdrawn, the latest first */
+    private static function rows(Item $item, int $from, int $to): Collection
+    {
+        return DB::table('comments')
             ->join('threads', 'threads.id', '=', 'comments.thread_id')
             ->where('threads.item_id', $item->id)
             ->whereBetween('comments.number', [$from, $to])
@@ -47,24 +72,6 @@ final readonly class SaidBetween
                 'threads.quote',
                 'threads.version',
             ]);
-        $people = User::query()
-            ->whereIn('id', $rows->pluck('user_id')->unique())
-            ->get()
-            ->keyBy('id');
-        $lines = [];
-        foreach ($rows->reverse() as $row) {
-            $user = $people->get((int) $row->user_id);
-            if ($user !== null) {
-                $lines[] = [
-                    'number' => (int) $row->number,
-                    'user' => $user,
-                    'said' => self::said($user, $row),
-                    'thread' => (string) $row->key,
-                    'at' => CarbonImmutable::parse((string) $row->at),
-                ];
-            }
-        }
-        $this->lines = $lines;
     }
 
     private static function said(User $user, \stdClass $row): string

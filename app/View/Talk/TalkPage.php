@@ -77,22 +77,14 @@ final readonly class TalkPage
         $show = $this->asked['show'] ?? ($talk->countOpen() > 0 || $talk->threads === [] ? 'open' : 'all');
         $by = $this->number('by');
         $isGone = fn (ThreadSeen $seen): bool => $tree->parts !== [] && $seen->began !== '' && ! $tree->has($seen->part);
-        $threads = array_filter(
-            $talk->threads,
-            fn (ThreadSeen $seen): bool => ($by === null || in_array($by, array_column($seen->comments, 'by'), true))
-                && match ($show) {
-                    'open' => $seen->isOpen(),
-                    'settled' => ! $seen->isOpen(),
-                    'waiting' => $isGone($seen),
-                    default => true,
-                },
-        );
-        $people = [];
-        foreach ($talk->threads as $seen) {
-            foreach ($seen->comments as $comment) {
-                $people[$comment->by] ??= $comment->user;
-            }
-        }
+        $isShown = fn (ThreadSeen $seen): bool => ($by === null || in_array($by, array_column($seen->comments, 'by'), true))
+            && match ($show) {
+                'open' => $seen->isOpen(),
+                'settled' => ! $seen->isOpen(),
+                'waiting' => $isGone($seen),
+                default => true,
+            };
+        $comments = array_merge(...array_map(fn (ThreadSeen $seen): array => $seen->comments, $talk->threads));
         $stands = [];
 
         return [
@@ -100,9 +92,9 @@ final readonly class TalkPage
             'chosen' => $this->asked['thread'] ?? '',
             'show' => $show,
             'by' => $by,
-            'people' => $people,
+            'people' => array_column($comments, 'user', 'by'),
             'person' => $this->person,
-            'threads' => array_reverse($threads),
+            'threads' => array_reverse(array_filter($talk->threads, $isShown)),
             'isGone' => $isGone,
             'where' => function (ThreadSeen $seen) use ($tree, &$stands): string {
                 return $stands[$seen->part] ??= (string) $seen->where($this->item, $tree);

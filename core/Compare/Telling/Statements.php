@@ -217,25 +217,9 @@ final class Statements
 
     private function moves(): void
     {
-        $runs = $moved = [];
-        $before = null;
-        foreach ($this->plain(ChangeType::Moved) as $change) {
-            $moved[$change->id] = true;
-            // Neighbours that were neighbours before moved as one.
-            if (
-                $this->detail !== Detail::Apart
-                && $before !== null
-                && $change->to?->after === $before->id
-                && $change->from?->after === $before->id
-                && $change->to->parent === $before->to?->parent
-            ) {
-                $runs[array_key_last($runs)][] = $change;
-            } else {
-                $runs[] = [$change];
-            }
-            $before = $change;
-        }
-        foreach ($runs as $run) {
+        $moves = $this->plain(ChangeType::Moved);
+        $moved = array_fill_keys(array_map(fn (Change $change) => $change->id, $moves), true);
+        foreach ($this->runs($moves) as $run) {
             $first = $run[0];
             $part = $this->new->get($first->id);
             $from = $this->kind->place($this->old, $this->old->get($first->id));
@@ -259,6 +243,33 @@ final class Statements
                 0,
             );
         }
+    }
+
+    /**
+     * @param  list<Change>  $moves
+     * @return list<non-empty-list<Change>> those that are told as one
+     */
+    private function runs(array $moves): array
+    {
+        $runs = [];
+        $before = null;
+        foreach ($moves as $change) {
+            // Neighbours that were neighbours before moved as one.
+            if (
+                $this->detail !== Detail::Apart
+                && $before !== null
+                && $change->to?->after === $before->id
+                && $change->from?->after === $before->id
+                && $change->to->parent === $before->to?->parent
+            ) {
+                $runs[array_key_last($runs)][] = $change;
+            } else {
+                $runs[] = [$change];
+            }
+            $before = $change;
+        }
+
+        return $runs;
     }
 
     private function edits(): void

@@ -105,6 +105,13 @@ final class TableStatements
         return $self->statements;
     }
 
+    private function called(string $role): string
+    {
+        [$rows, $columns] = $this->grid->isOneTable ? ['records', 'fields'] : ['rows', 'columns'];
+
+        return $role === $this->grid->row ? $rows : $columns;
+    }
+
     /** @param array<Change> $changes of one type and role */
     private function parts(string $table, ChangeType $type, string $role, array $changes): void
     {
@@ -127,17 +134,7 @@ final class TableStatements
         };
         foreach (! $sorted && count($ids) <= $singles ? array_map(fn (string $id) => [$id], $ids) : [$ids] as $of) {
             $this->statements[] = new Statement(
-                $sorted
-                    ? 'sorted'
-                    : $type->value
-                        .'_'
-                        .($role === $this->grid->row
-                            ? ($this->grid->isOneTable
-                                ? 'records'
-                                : 'rows')
-                            : ($this->grid->isOneTable
-                                ? 'fields'
-                                : 'columns')),
+                $sorted ? 'sorted' : "{$type->value}_{$this->called($role)}",
                 $type,
                 [
                     'name' => $this->name($table, $side),

@@ -14,7 +14,7 @@
     </div>
     <p class="head-note"><x-live :item="$item" /><x-waits-with :item="$item" />{{ $slot }}</p>
     <nav class="head-tabs" aria-label="{{ __('views/components.item-head.this_item') }}">
-        @unless ($item->isAnswered() && $item->sight !== null)<a href="{{ route('item', $item) }}" @if ($at === 'write') aria-current="page" @endif>{{ $item->room(App\View\Desks\Desk::class)::TAB[Gate::allows('write', $item) ? 0 : 1] }}</a>@endunless
+        @unless ($item->isAnswered() && $item->sight !== null)<a href="{{ route('item', $item) }}" @if ($at === 'write') aria-current="page" @endif>{{ __('item.tabs.'.$item->room(App\View\Desks\Desk::class)::TAB[Gate::allows('write', $item) ? 0 : 1]) }}</a>@endunless
         <a href="{{ route('history', $item) }}" @if ($at === 'history') aria-current="page" @endif>{{ __('views/components.item-head.history') }}</a>
         @if ($threads !== null)<a href="{{ route('talk', $item) }}" @if ($at === 'talk') aria-current="page" @endif>{{ __('talk.tab') }}@if ($threads > 0) <span class="tab-count" data-talk-count>{{ $threads }}</span>@endif</a>@endif
         @if ($proposed !== null)<a href="{{ route('proposals', $item) }}" @if ($at === 'proposals') aria-current="page" @endif>{{ __('proposing.tab') }}@if ($proposed > 0) <span class="tab-count">{{ $proposed }}</span>@endif</a>@endif

@@ -18,7 +18,7 @@
                 </form>
             @endif
             <span class="switch" role="group" aria-label="{{ __('proposing.shown') }}">
-                <a href="{{ $open->at === null ? route('item', $item) : route('history', ['item' => $item, 'from' => $open->at, 'to' => $open->at, 'view' => 'was']) }}" @if ($look === 'is') aria-current="true" @endif>{{ __($open->at === null ? 'proposing.look.is' : 'history.was') }}</a>
+                <a href="{{ $open->at === null ? route('item', $item) : route('history', ['item' => $item, 'from' => $open->at, 'to' => $open->at, 'view' => 'was']) }}" @if ($look === 'is') aria-current="true" @endif>{{ __($open->at === null ? 'proposing.look.is' : 'proposing.look.was') }}</a>
                 <a href="{{ $address() }}" @if ($look === 'with' || $look === 'everybody') aria-current="true" @endif>{{ __('proposing.look.with') }}</a>
                 <a href="{{ $address(look: 'would') }}" @if ($look === 'would') aria-current="true" @endif>{{ __('proposing.look.would') }}</a>
             </span>

@@ -33,7 +33,6 @@ return [
         'try_this_version_out' => 'Try this version out',
         'as_the_person_answering_saw_it' => ', as the person answering saw it',
         'nothing_is_asked' => 'Nothing is asked.',
-        'the_way_through' => 'The way through',
         'the_way_through_before_and_after' => 'The way through, before and after',
     ],
     'readers' => [
@@ -96,8 +95,5 @@ return [
         'this_is_as_the_person_answering' => 'This is :number:head as the person answering sees it. Nothing that you write here is kept.',
         'from_the_beginning' => 'From the beginning',
         'thank_you_your_answers_are_with' => 'Thank you. Your answers are with us.',
-    ],
-    'beside' => [
-        'the_way_through' => 'The way through',
     ],
 ];

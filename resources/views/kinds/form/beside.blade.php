@@ -1,1 +1,1 @@
-<div class="form-flow" data-flow="{{ route('item.flow', $item) }}">@include('kinds.form.flow', ['title' => __('views/kinds/form.beside.the_way_through')])</div>
+<div class="form-flow" data-flow="{{ route('item.flow', $item) }}">@include('kinds.form.flow', ['title' => __('form.way_through')])</div>

@@ -12,6 +12,6 @@
                 <p class="form-same">{{ __('views/kinds/form.past.nothing_is_asked') }}</p>
             @endforelse
         </div>
-        @include('kinds.form.flow', ['title' => $address->view === 'was' ? __('views/kinds/form.past.the_way_through') : __('views/kinds/form.past.the_way_through_before_and_after')])
+        @include('kinds.form.flow', ['title' => $address->view === 'was' ? __('form.way_through') : __('views/kinds/form.past.the_way_through_before_and_after')])
     </div>
 </div>
