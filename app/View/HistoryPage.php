@@ -30,6 +30,8 @@ final readonly class HistoryPage
     public function of(LookedAt $at): array
     {
         $past = $at->item->room(Past::class);
+        $shown = $past->of($at);
+        $changes = $this->changes($at, $past);
 
         return [
             'item' => $at->item,
@@ -42,14 +44,36 @@ final readonly class HistoryPage
             'phrases' => $this->phrases,
             'tellsAuthors' => $past->tellsAuthors($at),
             'switches' => $past->switches($at),
-            ...$this->changes($at, $past),
+            ...$changes,
+            'leads' => array_map(
+                fn (ChangeLine $entry): ?string => self::leadsTo($entry, $at, $past, $shown),
+                array_slice($changes['listed'], 0, Comparison::MOST_LISTED),
+            ),
             ...$this->said($at),
             ...$this->ways($at),
-            ...$past->of($at),
+            ...$shown,
         ];
     }
 
-    /** @return array<string, mixed> the list of what changed, and what is to know beside it */
+    /**
+     * Where a change is seen: in What changed, in another tab or piece of it; null when it is on the page.
+     *
+     * @param  array<string, mixed>  $shown
+     */
+    private static function leadsTo(ChangeLine $entry, LookedAt $at, Past $past, array $shown): ?string
+    {
+        $isLacking = ($shown['sheet'] ?? null)?->lacks($entry) === true;
+        $piece = ($shown['pieces'] ?? null)?->of($entry->part());
+        $other = [
+            ...$past->isShown($at, $entry->part()) ? [] : ['view' => 'changed', 'layout' => 'together'],
+            ...$isLacking ? ['tab' => $entry->table()] : [],
+            ...$piece === null ? [] : ['piece' => $piece],
+        ];
+
+        return $other === [] ? null : $at->address->with($other);
+    }
+
+    /** @return array{listed: list<ChangeLine>, ...} the list of what changed, and what is to know beside it */
     private function changes(LookedAt $at, Past $past): array
     {
         [$item, $from, $to] = [$at->item, $at->comparison->from, $at->comparison->to];

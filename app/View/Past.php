@@ -85,6 +85,18 @@ class Past
             ];
     }
 
+    /** Whether a part that changed is on the page: what came is not in the earlier state, and in the source nothing is a part. */
+    public function isShown(LookedAt $at, string $part): bool
+    {
+        [$id, $comparison] = [explode('/', $part)[0], $at->comparison];
+
+        return match ($at->address->view) {
+            'was' => $comparison->old->has($id),
+            'who' => $comparison->new->has($id),
+            default => $at->address->layout !== 'source',
+        };
+    }
+
     /** Whether marks on it can be switched off. */
     public function canBeUnmarked(HistoryAddress $address): bool
     {

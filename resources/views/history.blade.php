@@ -2,6 +2,7 @@
     <x-item-head :item="$item" at="history">
         {{ __('views/history.newest_is_saved', ['head' => $item->head]) }} <x-when :at="$item->changed_at" />
     </x-item-head>
+    <svg class="is-sr-only" aria-hidden="true"><symbol id="glyph-history" viewBox="0 0 24 24"><path d="M3 18h18M7 18v-6M12 18V7M17 18v-4"/></symbol></svg>
     <main id="main" class="past" @can('draft', $item) data-histories="{{ route('item', $item, false) }}/parts" @endcan data-history="{{ json_encode(['from' => $from->number, 'to' => $to->number, 'head' => $item->head, 'title' => $item->title, 'moments' => array_map(fn ($end) => $end->saved_at->toIso8601ZuluString(), $address->view === 'was' ? [$from] : [$from, $to]), 'spots' => $spots, 'only' => $address->only, 'by' => $address->by, 'url' => $address->with(['from' => 0, 'to' => 0]), 'ribbon' => route('ribbon', $item), 'line' => route('line', [$item, 0])]) }}">
         <a class="skip" href="#past">{{ __('history.to_past') }}</a>
         <a class="skip" href="#ribbon">{{ __('views/history.to_the_ribbon') }}</a>

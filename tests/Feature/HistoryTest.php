@@ -160,6 +160,24 @@ final class HistoryTest extends FeatureCase
             ->assertDontSee('Not the present state');
     }
 
+    public function test_a_change_leads_to_where_it_is_seen(): void
+    {
+        $leads = function (array $how): array {
+            $page = (string) $this->get(route('history', [$this->item, 'from' => 2, 'to' => $this->item->refresh()->head, ...$how]))->assertOk()->getContent();
+            preg_match_all('/<a class="entry [^>]*href="([^"]*)#part-(\w+)"/', $page, $found);
+            $leads = array_map(fn (string $address): string => explode('?', $address)[0], array_combine($found[2], $found[1]));
+            ksort($leads);
+
+            return $leads;
+        };
+        $changed = route('history', $this->item);
+        // A line came, one went, and one was edited.
+        self::assertSame(['p001' => '', 'p002' => '', 'p003' => '', 'p009' => ''], $leads([]));
+        self::assertSame(['p001' => '', 'p002' => '', 'p003' => '', 'p009' => $changed], $leads(['view' => 'was']));
+        self::assertSame(['p001' => '', 'p002' => $changed, 'p003' => '', 'p009' => ''], $leads(['view' => 'who']));
+        self::assertSame([$changed], array_values(array_unique($leads(['layout' => 'source']))));
+    }
+
     public function test_side_by_side_has_the_removed_on_the_left_and_the_added_on_the_right(): void
     {
         $this->get(route('history', [$this->item, 'from' => 2, 'to' => 6, 'layout' => 'side']))

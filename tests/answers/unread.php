@@ -3,12 +3,14 @@
 declare(strict_types=1);
 
 /*
- * What a page says that is for nobody to read: a formula as it is kept, the key of a text, a name that should have been put into one.
+ * What is wrong with a page whoever looks at it: it says what is for nobody to read (a formula as it is kept, the key of a text, a name that
+ * should have been put into one), has an id twice, or a label, a field or a drawing that belongs to what is not there.
  */
 
 /** @return array{string, string}|null the law that it breaks, and where */
 return static function (string $page): ?array {
-    $text = strip_tags((string) preg_replace('~<(script|style|textarea)\b.*?</\1>~s', '', $page));
+    $page = (string) preg_replace('~<(script|style|template)\b.*?</\1>~s', '', $page);
+    $text = strip_tags((string) preg_replace('~<textarea\b.*?</textarea>~s', '', $page));
     foreach (
         [
             'A formula is told as people read it' => '/\[\$?[a-z0-9*]*\.[$a-z0-9*]+\]/',
@@ -18,6 +20,20 @@ return static function (string $page): ?array {
     ) {
         if (preg_match($pattern, $text, $found, PREG_OFFSET_CAPTURE) === 1) {
             return [$law, trim((string) preg_replace('/\s+/', ' ', substr($text, max(0, $found[0][1] - 60), 100)))];
+        }
+    }
+    preg_match_all('/\sid="([^"]+)"/', $page, $ids);
+    // Keys of threads are left out where answers are held against each other.
+    $twice = array_keys(array_filter(array_count_values($ids[1]), fn (int $count): bool => $count > 1));
+    $twice = array_values(array_diff($twice, ['thread-']));
+    if ($twice !== []) {
+        return ['An id is there once', (string) $twice[0]];
+    }
+    if (stripos($page, '</html>') !== false) {
+        preg_match_all('/\s(?:for|form|list)="([^"]+)"|<use href="#([^"]+)"/', $page, $asked);
+        $missing = array_diff(array_filter([...$asked[1], ...$asked[2]], fn (string $id) => $id !== ''), $ids[1]);
+        if ($missing !== []) {
+            return ['What something belongs to is there', (string) current($missing)];
         }
     }
 

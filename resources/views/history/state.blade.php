@@ -1,4 +1,3 @@
-<svg class="is-sr-only" aria-hidden="true"><symbol id="glyph-history" viewBox="0 0 24 24"><path d="M3 18h18M7 18v-6M12 18V7M17 18v-4"/></symbol></svg>
 @if ($address->view === 'was')
     <div class="state is-was @if ($from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="{{ __('views/history.state.version_read_only', ['number' => $from->number]) }}" data-state>
         @include('history.banner')

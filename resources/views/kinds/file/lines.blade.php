@@ -1,10 +1,10 @@
 @foreach ($blocks as $block)
 @if ($block->role() === 'bytes')
     @if ($block->changed() && $block->settings($side) !== [])
-        <dl class="part-settings file-facts" id="part-{{ $block->id() }}" data-part="{{ $block->id() }}">@foreach (array_filter($block->settings($side), fn (array $each) => $each[0] !== null) as $name => [$was, $is])<div><dt>{{ __("changes.fields.{$name}") }}</dt><dd><del>{{ $was === '' ? '–' : $was }}</del> <ins>{{ $is === '' ? '–' : $is }}</ins></dd></div>@endforeach</dl>
+        <dl class="part-settings file-facts" @if ($side !== 'old' || $block->removed()) id="part-{{ $block->id() }}" @endif data-part="{{ $block->id() }}">@foreach (array_filter($block->settings($side), fn (array $each) => $each[0] !== null) as $name => [$was, $is])<div><dt>{{ __("changes.fields.{$name}") }}</dt><dd><del>{{ $was === '' ? '–' : $was }}</del> <ins>{{ $is === '' ? '–' : $is }}</ins></dd></div>@endforeach</dl>
     @endif
 @elseif ($block->role() === 'page')
-    <h2 class="file-page {{ $block->classes($address) }}" id="part-{{ $block->id() }}" data-part="{{ $block->id() }}">{{ $block->part()->string('title') }}</h2>
+    <h2 class="file-page {{ $block->classes($address) }}" @if ($side !== 'old' || $block->removed()) id="part-{{ $block->id() }}" @endif data-part="{{ $block->id() }}">{{ $block->part()->string('title') }}</h2>
 @else
     <div class="{{ $block->classes($address) }}" @if ($side !== 'old' || $block->removed()) id="part-{{ $block->id() }}" @endif data-part="{{ $block->id() }}">
         @if ($block->editors !== [] && $side !== 'old')<span class="block-who">@foreach ($block->editors as $editor)<x-monogram :user="$editor" />@endforeach</span>@endif
