@@ -20,7 +20,9 @@ use App\Saving\SaveState;
 use App\Saving\Sent;
 use App\Store\States;
 use App\View\Comparison;
+use App\View\HistoryAddress;
 use App\View\Phrases;
+use Illuminate\Http\Request;
 use MistyAttic\Core\Calculate\Recalculation;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
@@ -99,10 +101,7 @@ foreach ($quick ? [[200, 10]] : [[1_000, 20], [10_000, 20], [10_000, 40], [100_0
         fn () => (new SheetView(
             new Comparison($item, $version($head - 1), $version($head), $states, new Phrases),
             $states,
-            null,
-            false,
-            false,
-            'changed',
+            HistoryAddress::all($item),
         ))->lines(0, 150),
     );
     [$was] = $median(
@@ -110,10 +109,7 @@ foreach ($quick ? [[200, 10]] : [[1_000, 20], [10_000, 20], [10_000, 40], [100_0
         fn () => (new SheetView(
             new Comparison($item, $version($head), $version($head), $states, new Phrases),
             $states,
-            null,
-            false,
-            false,
-            'was',
+            HistoryAddress::read(Request::create('/', parameters: ['from' => $head, 'to' => $head, 'view' => 'was']), $item, fn () => $head),
         ))->lines(0, 150),
     );
     [$story] = $median($quick ? 1 : 3, fn () => (new CellStory($item, $middle->id, $column, $states))->steps);

@@ -30,6 +30,8 @@ final readonly class HistoryAddress
         public int $piece = 1,
         public string $words = '',
         public string $only = '',
+        /** The part that somebody came for: its tab or piece is shown. */
+        public string $part = '',
         private ?string $page = null,
         /** @var array<string, mixed> */
         private array $of = [],
@@ -44,6 +46,25 @@ final readonly class HistoryAddress
     public function on(string $page, array $of): self
     {
         return new self(...[...get_object_vars($this), 'page' => $page, 'of' => $of]);
+    }
+
+    /**
+     * Where two versions are held against each other, at a part of them.
+     *
+     * @param  string  $part  or a cell as row/column; '' for none
+     * @param  array<string, string|null>  $more  what the address says besides
+     */
+    public static function at(Item $item, int $from, int $to, string $part, array $more = []): string
+    {
+        $asked = array_filter([...$more, 'part' => $part], fn (?string $value): bool => $value !== null && $value !== '');
+
+        return route('history', ['item' => $item->key, 'from' => $from, 'to' => $to, ...$asked]).($part === '' ? '' : "#part-{$part}");
+    }
+
+    /** The same with the tab and the piece that are shown by it, which all that leads on from there stays in. */
+    public function showing(?string $tab, int $piece = 1): self
+    {
+        return new self(...[...get_object_vars($this), 'tab' => $tab, 'piece' => $piece, 'part' => '']);
     }
 
     /** The address of everything, with everybody's changes standing out. */
@@ -68,6 +89,7 @@ final readonly class HistoryAddress
             'by' => ['nullable', 'string', 'regex:/^\d+(,\d+)*$/', 'max:200'],
             'q' => ['nullable', 'string', 'max:200'],
             'only' => ['nullable', 'in:'.implode(',', self::ONLY)],
+            'part' => ['nullable', 'string', 'max:64'],
         ]);
         $to = (int) ($sent['to'] ?? $item->head);
         $from = (int) ($sent['from'] ?? min($to, isset($sent['to']) ? max(1, $to - 1) : $otherwise()));
@@ -86,10 +108,11 @@ final readonly class HistoryAddress
             (int) ($sent['piece'] ?? 1),
             $sent['q'] ?? '',
             $sent['only'] ?? '',
+            $sent['part'] ?? '',
         );
     }
 
-    /** @param array{from?: int, to?: int, view?: string, layout?: string, by?: list<int>, tab?: string|null, rows?: string, show?: string, marks?: bool, piece?: int, words?: string} $other */
+    /** @param array{from?: int, to?: int, view?: string, layout?: string, by?: list<int>, tab?: string|null, rows?: string, show?: string, marks?: bool, piece?: int, words?: string, part?: string} $other */
     public function with(array $other, string $route = 'history'): string
     {
         $all = [...get_object_vars($this), ...$other];
@@ -106,6 +129,7 @@ final readonly class HistoryAddress
             'piece' => $all['piece'] === 1 ? null : $all['piece'],
             'q' => $all['words'] === '' ? null : $all['words'],
             'only' => $all['only'] === '' ? null : $all['only'],
+            'part' => $other['part'] ?? null,
         ], fn ($value) => $value !== null));
     }
 

@@ -31,12 +31,13 @@ final readonly class HistoryPage
     {
         $past = $at->item->room(Past::class);
         $shown = $past->of($at);
+        // What came by its part goes on from the tab and the piece of it.
+        $at = $at->by($shown['address'] ?? $at->address->showing($at->address->tab, ($shown['pieces'] ?? null)->shown ?? 1));
         $changes = $this->changes($at, $past);
 
         return [
             'item' => $at->item,
             'kind' => $at->kind,
-            'address' => $at->address,
             'from' => $at->comparison->from,
             'to' => $at->comparison->to,
             'comparison' => $at->comparison,
@@ -52,6 +53,7 @@ final readonly class HistoryPage
             ...$this->said($at),
             ...$this->ways($at),
             ...$shown,
+            'address' => $at->address,
         ];
     }
 

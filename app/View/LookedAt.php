@@ -20,6 +20,11 @@ final readonly class LookedAt
         public HistoryAddress $address,
     ) {}
 
+    public function by(HistoryAddress $address): self
+    {
+        return new self($this->item, $this->person, $this->kind, $this->comparison, $address);
+    }
+
     public function asItWas(): bool
     {
         return $this->address->view === 'was';

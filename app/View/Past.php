@@ -42,7 +42,7 @@ class Past
     /** @return array<string, mixed> what the view needs */
     public function of(LookedAt $at): array
     {
-        $pieces = new Pieces($at->address->piece);
+        $pieces = new Pieces($at->address->piece, $at->address->part);
 
         return ['pieces' => $pieces]
             + match (true) {

@@ -17,7 +17,8 @@ final class Pieces
     /** @var array<string, int> part => the piece that it is in, of what is not shown */
     private array $elsewhere = [];
 
-    public function __construct(public int $shown) {}
+    /** @param string $part that is to be on it; '' for none */
+    public function __construct(public int $shown, private readonly string $part = '') {}
 
     /**
      * @param  list<MarkedPart>  $all  at the top
@@ -26,7 +27,8 @@ final class Pieces
     public function cut(array $all): array
     {
         $this->count = max(1, (int) ceil(count($all) / self::BLOCKS));
-        $this->shown = max(1, min($this->count, $this->shown));
+        $at = array_key_first(array_filter($this->part === '' ? [] : $all, fn (MarkedPart $marked): bool => self::holds($marked, $this->part)));
+        $this->shown = $at === null ? max(1, min($this->count, $this->shown)) : intdiv($at, self::BLOCKS) + 1;
         if ($this->count > 1) {
             foreach ($all as $at => $marked) {
                 $piece = intdiv($at, self::BLOCKS) + 1;
@@ -35,6 +37,11 @@ final class Pieces
         }
 
         return array_slice($all, ($this->shown - 1) * self::BLOCKS, self::BLOCKS);
+    }
+
+    private static function holds(MarkedPart $marked, string $part): bool
+    {
+        return $marked->part->id === $part || array_filter($marked->children, fn (MarkedPart $below): bool => self::holds($below, $part)) !== [];
     }
 
     private function lies(MarkedPart $marked, int $piece): void

@@ -11,7 +11,7 @@
                     <x-monogram :user="$step->version->user" aria-hidden="true" />
                     <div class="part-what">
                         <p>{{ $step->sentence }}</p>
-                        <small>{{ __('views/part.name_in', ['name' => $step->version->user->name]) }} <a href="{{ route('history', ['item' => $item, 'from' => $item->lookFrom($step->version->number), 'to' => $step->version->number]) }}#part-{{ $part }}">{{ $step->version->number }}</a>, <x-when :at="$step->version->saved_at" />@if ($step->version->milestone), “{{ $step->version->milestone->name }}”@endif</small>
+                        <small>{{ __('views/part.name_in', ['name' => $step->version->user->name]) }} <a href="{{ App\View\HistoryAddress::at($item, $item->lookFrom($step->version->number), $step->version->number, $part) }}">{{ $step->version->number }}</a>, <x-when :at="$step->version->saved_at" />@if ($step->version->milestone), “{{ $step->version->milestone->name }}”@endif</small>
                         @if ($step->part !== null && ! $step->part->richText()->isEmpty())<p class="part-text">{{ $step->text }}</p>@else
                             @if ($step->part !== null) @includeIf("kinds.{$item->kind}.step", ['part' => $step->part]) @endif
                         @endif

@@ -20,6 +20,7 @@ use App\Saving\Sent;
 use App\Store\Chunks\SqliteChunkStore;
 use App\Store\Lives\LifeBlocks;
 use App\Store\States;
+use App\View\HistoryAddress;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Date;
@@ -935,6 +936,26 @@ final class SheetTest extends FeatureCase
         $this->edit(['removed' => ['t1new']]);
         $this->get(route('history', [$this->item, 'from' => 2, 'to' => 4]))->assertOk()->assertSee('=B2+B3')->assertDontSee('[t1r1');
         $this->get(route('find', ['q' => 'B2+B3']))->assertOk()->assertSee('<mark>B2+B3</mark>', false)->assertDontSee('[t1r1');
+    }
+
+    public function test_an_address_with_a_part_shows_the_tab_that_it_is_in(): void
+    {
+        $this->edit(['cells' => ['t1r1' => ['t1c1' => 18], 't2r1' => ['t2c0' => 'Nell']]]);
+        $this->edit(['removed' => ['t2r1']]);
+        $shown = function (string $part, array $more): string {
+            $address = HistoryAddress::at($this->item->refresh(), 2, $this->item->head, $part, $more);
+            preg_match('/data-lined="[^"]*[;?]tab=(\w+)/', (string) $this->get($address)->assertOk()->getContent(), $found);
+
+            return $found[1] ?? '';
+        };
+        foreach ([[], ['view' => 'was'], ['view' => 'who']] as $more) {
+            self::assertSame('tab1', $shown('', $more));
+            self::assertSame('tab2', $shown('t2c1', $more));
+            self::assertSame('tab2', $shown('t2r1/t2c0', $more));
+            self::assertSame('tab1', $shown('t2r1/t2c0', [...$more, 'tab' => 'tab1']));
+            self::assertSame('tab1', $shown('nowhere', $more));
+        }
+        self::assertSame('tab2', $shown('t2r1', []));
     }
 
     public function test_a_new_spreadsheet_has_somewhere_to_write_and_opens(): void

@@ -177,7 +177,7 @@ final class Past extends Plain
         if ($at->comparison->kind->grid() === null) {
             return $this->blocks($at, 'kinds.document.blocks');
         }
-        $sheet = new SheetView($at->comparison, $this->states, $at->address->tab, $at->address->rows === 'all', false, $at->address->view);
+        $sheet = new SheetView($at->comparison, $this->states, $at->address);
 
         return [
             'sheet' => $sheet,
@@ -200,7 +200,7 @@ final class Past extends Plain
      */
     private function lines(LookedAt $at, bool $isKept): array
     {
-        $pieces = new Pieces($at->address->piece);
+        $pieces = new Pieces($at->address->piece, $at->address->part);
         $kind = $at->comparison->kind;
         $written
             = $at->address->view === 'who' ? new Authorship($at->item, $at->comparison->to, $at->comparison->new, $this->states) : null;
@@ -238,7 +238,7 @@ final class Past extends Plain
     /** @return array<string, mixed> */
     private function blocks(LookedAt $at, string $block): array
     {
-        $pieces = new Pieces($at->address->piece);
+        $pieces = new Pieces($at->address->piece, $at->address->part);
 
         return [
             'blockView' => $block,

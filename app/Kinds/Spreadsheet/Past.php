@@ -33,6 +33,7 @@ final class Past extends Plain
 
         return [
             'sheet' => $sheet,
+            'address' => $at->address->showing($sheet->tab),
             'of' => ['tab' => $sheet->tab],
             'sheetLines' => $sheet->lines(0, self::LINES),
             'isByAuthor' => $authors !== null,
@@ -83,14 +84,6 @@ final class Past extends Plain
 
     public function sheetOf(Comparison $comparison, HistoryAddress $address, ?SheetAuthors $authors = null): SheetView
     {
-        return new SheetView(
-            $comparison,
-            $this->states,
-            $address->tab,
-            $address->rows === 'all',
-            $address->show === 'formulas',
-            $address->view,
-            $authors,
-        );
+        return new SheetView($comparison, $this->states, $address, $authors);
     }
 }

@@ -9,6 +9,7 @@ use App\Store\Excerpt;
 use App\Store\States;
 use App\View\ChangeLine;
 use App\View\Comparison;
+use App\View\HistoryAddress;
 use MistyAttic\Core\Compare\Changes\CellEdits;
 use MistyAttic\Core\Compare\Changes\ChangeSet;
 use MistyAttic\Core\Compare\Changes\ChangeType;
@@ -70,22 +71,20 @@ final class SheetView
     /** @var array<string, Part> columns of either side */
     private array $columnParts = [];
 
-    /**
-     * @param  string|null  $tab  the first one in which something changed when it is null or not there
-     * @param  bool  $all  all rows, or those that changed
-     * @param  string  $view  changed, was (the earlier state alone) or who (the later one alone)
-     * @param  SheetAuthors|null  $authors  where each cell says who wrote it
-     */
+    /** Whether all rows are shown, or those that changed. */
+    private readonly bool $all;
+
+    private readonly bool $formulas;
+
+    /** @param SheetAuthors|null $authors where each cell says who wrote it */
     public function __construct(
         private readonly Comparison $comparison,
         private readonly States $states,
-        ?string $tab,
-        private readonly bool $all,
-        private readonly bool $formulas,
-        string $view,
+        HistoryAddress $address,
         private readonly ?SheetAuthors $authors = null,
     ) {
         $this->kind = new SpreadsheetKind;
+        [$view, $this->all, $this->formulas] = [$address->view, $address->rows === 'all', $address->show === 'formulas'];
         $this->compared = $view === 'changed';
         $this->root = ($view === 'who' ? $comparison->to : $comparison->from)->root;
         $frame = $this->compared || $comparison->whole ? null : Excerpt::frame($states, $this->kind->grid(), $this->root);
@@ -97,6 +96,8 @@ final class SheetView
         $changes = $this->compared ? $comparison->changes : new ChangeSet([]);
         $layout = Layout::of($this->old, $this->new, $changes);
         $this->edits = new CellEdits($changes);
+        // The first one in which something changed, where it is not said or not there.
+        $tab = $address->tab ?? $this->tabOf($address->part);
         $counts = $this->counts();
         foreach ($layout as $marked) {
             $was = $marked->before?->string('name') ?? '';
@@ -114,6 +115,21 @@ final class SheetView
         $this->tab = $chosen->part->id ?? '';
         $this->frozen = $chosen?->part->int('frozen') ?? 0;
         $this->lay($chosen->children ?? []);
+    }
+
+    /** The tab of a part, or of a cell: of a large table its column is known, and not every row. */
+    private function tabOf(string $part): ?string
+    {
+        foreach (array_reverse(explode('/', $part)) as $id) {
+            foreach ([$this->newPlaces, $this->oldPlaces] as $places) {
+                $tab = isset($places->tabs[$id]) ? $id : $places->tab($id);
+                if ($tab !== '') {
+                    return $tab;
+                }
+            }
+        }
+
+        return null;
     }
 
     /** @return array<string, int> tab => how many lines of it the list beside it has */

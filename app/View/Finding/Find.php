@@ -7,6 +7,7 @@ namespace App\View\Finding;
 use App\Models\Item;
 use App\Models\Version;
 use App\Store\Lives\Life;
+use App\View\HistoryAddress;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\HtmlString;
@@ -71,19 +72,10 @@ final class Find
         $last = $this->stretches[array_key_last($this->stretches) ?? 0];
         $moment = $last['gone'] ?? $last['from'];
 
-        return route(
-            'history',
-            array_filter(
-                [
-                    'item' => $this->item->key,
-                    'from' => $this->item->lookFrom($moment),
-                    'to' => $moment,
-                    'tab' => $this->table,
-                    'q' => $this->asked->words,
-                ],
-                fn ($value) => $value !== null,
-            ),
-        ).$this->anchor();
+        return HistoryAddress::at($this->item, $this->item->lookFrom($moment), $moment, $this->part, [
+            'tab' => $this->table,
+            'q' => $this->asked->words,
+        ]);
     }
 
     /** The version of that moment. */
@@ -115,10 +107,5 @@ final class Find
         return $last === null || $this->item->form_id !== null
             ? null
             : route('copy', [$this->item->key, $last['gone'] === null ? $this->item->head : $this->item->before($last['gone'])]);
-    }
-
-    private function anchor(): string
-    {
-        return $this->part === '' ? '' : "#part-{$this->part}";
     }
 }

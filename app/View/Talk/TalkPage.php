@@ -8,6 +8,7 @@ use App\Models\Item;
 use App\Models\Membership;
 use App\Models\User;
 use App\Store\States;
+use App\View\HistoryAddress;
 use Closure;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
@@ -113,9 +114,10 @@ final readonly class TalkPage
     {
         return function (ThreadSeen $seen) use ($isGone): string {
             $number = $seen->version ?? ($isGone($seen) ? $seen->number : $this->item->head);
-            $fragment = $seen->version !== null || $seen->began === '' ? "#thread-{$seen->slug}" : '#part-'.($seen->key());
 
-            return route('history', ['item' => $this->item, 'from' => $number, 'to' => $number, 'view' => 'was']).$fragment;
+            return $seen->version !== null || $seen->began === ''
+                ? HistoryAddress::at($this->item, $number, $number, '', ['view' => 'was'])."#thread-{$seen->slug}"
+                : HistoryAddress::at($this->item, $number, $number, $seen->key(), ['view' => 'was']);
         };
     }
 

@@ -76,9 +76,18 @@ export function lined(root) {
         }
         card.hidden = false;
     };
+    /** The address of a cell: it may be in another tab. @param {string} of */
+    const leadTo = (of) => {
+        if (table.querySelector(`[data-cell="${of}"]`)) return `#part-${of}`;
+        const url = new URL(location.href);
+        url.searchParams.delete('tab');
+        url.searchParams.set('part', of);
+        url.hash = `part-${of}`;
+        return url.href;
+    };
     /** @param {string} cell */
     const tell = async (cell) => {
-        const told = await causes(`${table.dataset.cells}/causes/${cell}?${table.dataset.ends}`, (of) => `#part-${of}`);
+        const told = await causes(`${table.dataset.cells}/causes/${cell}?${table.dataset.ends}`, leadTo);
         if (!told) return;
         card.querySelector('button')?.remove();
         card.append(' ', told.said);

@@ -57,7 +57,7 @@
             <ol class="entries">
                 @foreach (array_slice($cameAndWent->parts, -App\View\CameAndWent::LISTED) as $one)
                     <li class="came-went @if ($one['out'] !== null) by-{{ $one['out']->colour }} @endif">
-                        <a class="entry" href="{{ $address->with(['from' => $one['from'], 'to' => $one['gone'], 'view' => 'changed']) }}#part-{{ $one['part'] }}"><span class="entry-sign" aria-hidden="true">±</span><span class="entry-text">“{{ $one['text'] }}” <small>{{ __('history.came_and_went_by', ['by' => (string) $one['by']?->firstName(), 'from' => (string) $one['from'], 'out' => (string) $one['out']?->firstName(), 'gone' => (string) $one['gone']]) }}</small></span></a>
+                        <a class="entry" href="{{ App\View\HistoryAddress::at($item, $one['from'], $one['gone'], $one['part']) }}"><span class="entry-sign" aria-hidden="true">±</span><span class="entry-text">“{{ $one['text'] }}” <small>{{ __('history.came_and_went_by', ['by' => (string) $one['by']?->firstName(), 'from' => (string) $one['from'], 'out' => (string) $one['out']?->firstName(), 'gone' => (string) $one['gone']]) }}</small></span></a>
                         @can('restore', $item)<a class="came-back" href="{{ route('restore', [$item, $one['from'], 'part' => $one['part']]) }}">{{ __('history.bring_this_back') }}<span class="is-sr-only">: “{{ $one['text'] }}”</span></a>@endcan
                     </li>
                 @endforeach
