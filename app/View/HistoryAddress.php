@@ -49,14 +49,14 @@ final readonly class HistoryAddress
     }
 
     /**
-     * Where two versions are held against each other, at a part of them.
+     * Where two versions are held against each other, at a part of them; of one alone, as it was.
      *
      * @param  string  $part  or a cell as row/column; '' for none
      * @param  array<string, string|null>  $more  what the address says besides
      */
     public static function at(Item $item, int $from, int $to, string $part, array $more = []): string
     {
-        $asked = array_filter([...$more, 'part' => $part], fn (?string $value): bool => $value !== null && $value !== '');
+        $asked = array_filter([...$from === $to ? ['view' => 'was'] : [], ...$more, 'part' => $part], fn (?string $value): bool => $value !== null && $value !== '');
 
         return route('history', ['item' => $item->key, 'from' => $from, 'to' => $to, ...$asked]).($part === '' ? '' : "#part-{$part}");
     }

@@ -29,7 +29,7 @@ export function itsHistory(address, saved, talk) {
             say.className = 'its-talk';
             say.hidden = true;
             say.tabIndex = -1;
-            say.title = 'Comment (Alt+C)';
+            say.title = inWords('editor.its-history.comment_alt_c');
             say.setAttribute('aria-label', inWords('editor.its-history.comment_on_this'));
             say.innerHTML = '<svg class="glyph" viewBox="0 0 24 24" aria-hidden="true"><path d="M4 5h16v11h-9l-5 4v-4H4z"/></svg>';
             parent.append(mark, say);

@@ -1,5 +1,5 @@
 import { piece } from '../common/ask.js';
-import { causes } from './causes.js';
+import { atCell, causes } from './causes.js';
 import { inWords } from '../common/words.js';
 
 /**
@@ -77,14 +77,7 @@ export function lined(root) {
         card.hidden = false;
     };
     /** The address of a cell: it may be in another tab. @param {string} of */
-    const leadTo = (of) => {
-        if (table.querySelector(`[data-cell="${of}"]`)) return `#part-${of}`;
-        const url = new URL(location.href);
-        url.searchParams.delete('tab');
-        url.searchParams.set('part', of);
-        url.hash = `part-${of}`;
-        return url.href;
-    };
+    const leadTo = (of) => (table.querySelector(`[data-cell="${CSS.escape(of)}"]`) ? `#part-${of}` : atCell(location.href, of));
     /** @param {string} cell */
     const tell = async (cell) => {
         const told = await causes(`${table.dataset.cells}/causes/${cell}?${table.dataset.ends}`, leadTo);

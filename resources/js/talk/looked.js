@@ -57,7 +57,7 @@ export function attachTalk(root) {
     const button = document.createElement('button');
     button.type = 'button';
     button.className = 'its-talk';
-    button.title = 'Comment (Alt+C)';
+    button.title = inWords('talk.looked.comment_alt_c');
     button.setAttribute('aria-label', inWords('talk.looked.comment_on_this'));
     button.tabIndex = -1;
     button.hidden = true;

@@ -1,4 +1,4 @@
-import { causes } from '../../history/causes.js';
+import { atCell, causes } from '../../history/causes.js';
 
 /**
  * In the history of a cell, what a result moved by is told in place.
@@ -11,8 +11,7 @@ export function attachCauses(root) {
         const why = /** @type {HTMLAnchorElement | null} */ (/** @type {Element} */ (event.target).closest('[data-causes]'));
         if (!why || event.ctrlKey || event.metaKey || event.button !== 0) return;
         event.preventDefault();
-        const page = why.href.split('#')[0];
-        const told = await causes(why.dataset.causes ?? '', (cell) => `${page}#part-${cell}`);
+        const told = await causes(why.dataset.causes ?? '', (cell) => atCell(why.href, cell));
         if (!told) return location.assign(why.href);
         told.said.tabIndex = -1;
         told.said.setAttribute('role', 'status');
