@@ -230,7 +230,7 @@ foreach (['Ines', 'Tobi', 'Rafi', null] as $place => $who) {
             continue;
         }
         [$status, $body] = $answer($who, $address);
-        $wrong = $queries[0] ?? (isset($options['sound']) && str_starts_with($body, '<') ? $unread($body)[1] ?? null : null);
+        $wrong = $queries[0] ?? (isset($options['sound']) && str_starts_with($body, '<') ? $unread($body, true)[1] ?? null : null);
         $lines[($who ?? '-')." /{$address}"] = $wrong === null ? "{$status} ".substr(sha1($body), 0, 12) : "500 {$wrong}";
         if (isset($options['sound']) && $status === 200 && preg_match('~ data-histories="([^"]+)"~', $body, $histories) === 1) {
             // What the menu of a part leads to, of a few parts of each page.

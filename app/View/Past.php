@@ -12,6 +12,7 @@ use App\Store\States;
 use App\View\Sources\Files;
 use App\View\Sources\SourceView;
 use Closure;
+use MistyAttic\Core\Compare\Telling\Statements;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Miniature\Sample;
@@ -90,7 +91,8 @@ class Past
     {
         [$id, $comparison] = [explode('/', $part)[0], $at->comparison];
 
-        return match ($at->address->view) {
+        return match ($id === Statements::TITLE ? 'title' : $at->address->view) {
+            'title' => true,
             'was' => $comparison->old->has($id),
             'who' => $comparison->new->has($id),
             default => $at->address->layout !== 'source',

@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 /*
  * What is wrong with a page whoever looks at it: it says what is for nobody to read (a formula as it is kept, the key of a text, a name that
- * should have been put into one), has an id twice, or a label, a field or a drawing that belongs to what is not there.
+ * should have been put into one), has an id twice, or a label, a field or a drawing that belongs to what is not there, or a link to a place that it does not have.
  */
 
-/** @return array{string, string}|null the law that it breaks, and where */
-return static function (string $page): ?array {
+/**
+ * @param  bool  $links  whether links within the page are followed
+ * @return array{string, string}|null the law that it breaks, and where
+ */
+return static function (string $page, bool $links = false): ?array {
     $page = (string) preg_replace('~<(script|style|template)\b.*?</\1>~s', '', $page);
     $text = strip_tags((string) preg_replace('~<textarea\b.*?</textarea>~s', '', $page));
     foreach (
@@ -34,6 +37,13 @@ return static function (string $page): ?array {
         $missing = array_diff(array_filter([...$asked[1], ...$asked[2]], fn (string $id) => $id !== ''), $ids[1]);
         if ($missing !== []) {
             return ['What something belongs to is there', (string) current($missing)];
+        }
+        // Further lines of a table come when one goes there.
+        preg_match_all('/\shref="#([^"]+)"/', $page, $asked);
+        preg_match_all('/\sdata-(?:cell|part)="([^"]+)"/', $page, $parts);
+        $missing = array_diff($asked[1], $ids[1], array_map(fn (string $part): string => "part-{$part}", $parts[1]), ['thread-']);
+        if ($links && $missing !== [] && ! str_contains($page, 'data-more=')) {
+            return ['A link within a page leads there', (string) current($missing)];
         }
     }
 

@@ -22,6 +22,7 @@ use App\View\Phrases;
 use App\View\Pieces;
 use MistyAttic\Core\Compare\Telling\MarkedPart;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\File\FileRole;
 use MistyAttic\Core\Miniature\Sample;
 
 /**
@@ -114,6 +115,14 @@ final class Past extends Plain
         ];
 
         return [...count($faces) < 2 ? [] : [$lookedAt], ...$hasLayout ? [$layout] : []];
+    }
+
+    /** Of a text that stands alone its lines are shown, and not what is known of the file. */
+    public function isShown(LookedAt $at, string $part): bool
+    {
+        $isFile = $at->comparison->new->find($part)?->role === FileRole::Bytes->value;
+
+        return parent::isShown($at, $part) && ! ($isFile && $at->address->view !== 'changed' && $this->ends($at)[1]->isText);
     }
 
     public function tellsAuthors(LookedAt $at): bool

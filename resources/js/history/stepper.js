@@ -38,8 +38,10 @@ export function stepper(root, table) {
     const point = async (id) => {
         await table?.reach(id);
         table?.chosen(id);
-        for (const part of root.querySelectorAll('.is-current')) part.classList.remove('is-current');
+        for (const part of document.querySelectorAll('.is-current')) part.classList.remove('is-current');
         const part = document.getElementById(`part-${id}`);
+        const page = /** @type {HTMLElement | null | undefined} */ (part?.closest('[data-report-page][hidden]'));
+        if (page) /** @type {HTMLElement | null} */ (root.querySelector(`[data-page-of="${page.dataset.reportPage}"]`))?.click();
         part?.classList.add('is-current');
         part?.scrollIntoView({ block: 'center' });
     };

@@ -6,10 +6,10 @@
     <div class="head-title">
         <nav class="head-path" aria-label="{{ __('views/components.item-head.where_this_is') }}"><a href="{{ route('shelf', $item->shelf) }}">{{ $item->shelf->name }}</a> / @if ($item->form !== null)<a href="{{ route('entries', $item->form) }}">{{ $item->form->title }}</a>@else{{ ucfirst($item->kind) }}@endif</nav>
         @if ($editable)
-            <h1 class="is-sr-only" data-title-heading>{{ $item->title }}</h1>
+            <h1 class="is-sr-only" id="part-title" data-title-heading>{{ $item->title }}</h1>
             <input class="head-name" value="{{ $item->title }}" maxlength="{{ config('attic.title') }}" aria-label="{{ __('views/components.item-head.title') }}" data-title="{{ route('item.rename', $item) }}" data-grow>
         @else
-            <h1 class="head-name" title="{{ $item->title }}">{{ $item->title }}</h1>
+            <h1 class="head-name" id="part-title" title="{{ $item->title }}">{{ $item->title }}</h1>
         @endif
     </div>
     <p class="head-note"><x-live :item="$item" /><x-waits-with :item="$item" />{{ $slot }}</p>

@@ -2,7 +2,7 @@
     <x-glyph :name="$item->kind" />
     <div class="head-title">
         <nav class="head-path" aria-label="{{ __('views/components.line-head.where_this_is') }}"><a href="{{ route('shelf', $item->shelf) }}">{{ $item->shelf->name }}</a> / <a href="{{ route('item', $item->main) }}">{{ $item->main->title }}</a></nav>
-        <h1 class="head-name" title="{{ $item->main->title }}">{{ $item->main->title }}</h1>
+        <h1 class="head-name" id="part-title" title="{{ $item->main->title }}">{{ $item->main->title }}</h1>
     </div>
     <p class="head-note">{{ $slot }}</p>
     <nav class="head-tabs" aria-label="{{ __('views/components.line-head.this_item') }}">

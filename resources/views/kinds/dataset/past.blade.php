@@ -19,7 +19,7 @@
                     @else
                         <tr id="part-{{ $line->part->id }}" data-part="{{ $line->part->id }}" @class(['is-'.$data->state($line), "by-{$data->editor($line)?->colour}" => $data->editor($line) !== null])>
                             @foreach ($data->fields as $field)
-                                @foreach ([$data->cell($line, $field->part->id)] as [$was, $is])<td>@if ($data->state($line) === 'removed')<del>{{ $is }}</del>@elseif ($data->state($line) === 'added')<ins>{{ $is }}</ins>@elseif ($was !== $is)<del>{{ $was }}</del> <ins>{{ $is }}</ins>@else{{ $is }}@endif</td>@endforeach
+                                @foreach ([$data->cell($line, $field->part->id)] as [$was, $is])<td @if ($was !== $is && $line->before !== null) id="part-{{ $line->part->id }}/{{ $field->part->id }}" @endif>@if ($data->state($line) === 'removed')<del>{{ $is }}</del>@elseif ($data->state($line) === 'added')<ins>{{ $is }}</ins>@elseif ($was !== $is)<del>{{ $was }}</del> <ins>{{ $is }}</ins>@else{{ $is }}@endif</td>@endforeach
                             @endforeach
                             @if ($data->same > 0)<td></td>@endif
                         </tr>

@@ -4,7 +4,7 @@
     </nav>
 @endif
 @foreach ($report->pages as $page)
-    <section class="report-page" data-report-page="{{ $page['page']->id }}" aria-label="{{ $page['page']->string('title') }}" @if ($page['page']->id !== $report->open($shown)) hidden @endif>
+    <section class="report-page" id="part-{{ $page['page']->id }}" data-report-page="{{ $page['page']->id }}" aria-label="{{ $page['page']->string('title') }}" @if ($page['page']->id !== $report->open($shown)) hidden @endif>
         <h2 class="is-sr-only">{{ $page['page']->string('title') }}</h2>
         @include('kinds.report.period', ['page' => $page['page']])
         @if ($page['widgets'] === [])

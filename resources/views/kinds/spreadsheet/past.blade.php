@@ -1,7 +1,7 @@
 <div class="past-tabs">
 <nav class="tabs is-past" aria-label="{{ __('views/kinds/spreadsheet.past.tabs') }}">
     @foreach ($sheet->tabs as $tab)
-        <a class="tab is-{{ $tab['state'] }}" href="{{ $address->with(['tab' => $tab['id']]) }}" data-swap @if ($tab['id'] === $sheet->tab) aria-current="true" @endif>@if ($tab['was'] !== null && $address->view === 'changed')<s>{{ $tab['was'] }}</s> @endif{{ $tab['name'] }}@if ($tab['state'] !== 'same' && $address->view === 'changed') <small>{{ __('history.sheet.tab.'.$tab['state']) }}</small>@endif @if ($tab['count'] > 0)<span class="tab-count" title="{{ trans_choice('history.sheet.changes', $tab['count']) }}">{{ $tab['count'] }}</span>@endif</a>
+        <a class="tab is-{{ $tab['state'] }}" id="part-{{ $tab['id'] }}" href="{{ $address->with(['tab' => $tab['id']]) }}" data-swap @if ($tab['id'] === $sheet->tab) aria-current="true" @endif>@if ($tab['was'] !== null && $address->view === 'changed')<s>{{ $tab['was'] }}</s> @endif{{ $tab['name'] }}@if ($tab['state'] !== 'same' && $address->view === 'changed') <small>{{ __('history.sheet.tab.'.$tab['state']) }}</small>@endif @if ($tab['count'] > 0)<span class="tab-count" title="{{ trans_choice('history.sheet.changes', $tab['count']) }}">{{ $tab['count'] }}</span>@endif</a>
     @endforeach
 </nav>
 <span class="past-how">
