@@ -161,7 +161,9 @@ final readonly class ReadFile
     {
         $named = PartTree::of(
             array_map(
-                fn (Part $part) => $part->role === 'tab' && $part->string('name') === '' ? $part->with('name', (string) __('item.unnamed_tab')) : $part,
+                fn (Part $part) => $part->role === 'tab' && $part->string('name') === ''
+                    ? $part->with('name', (string) __('item.unnamed_tab'))
+                    : $part,
                 $tree->parts,
             ),
         );

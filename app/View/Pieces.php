@@ -27,7 +27,8 @@ final class Pieces
     public function cut(array $all): array
     {
         $this->count = max(1, (int) ceil(count($all) / self::BLOCKS));
-        $at = array_key_first(array_filter($this->part === '' ? [] : $all, fn (MarkedPart $marked): bool => self::holds($marked, $this->part)));
+        $wanted = array_filter($this->part === '' ? [] : $all, fn (MarkedPart $marked): bool => self::holds($marked, $this->part));
+        $at = array_key_first($wanted);
         $this->shown = $at === null ? max(1, min($this->count, $this->shown)) : intdiv($at, self::BLOCKS) + 1;
         if ($this->count > 1) {
             foreach ($all as $at => $marked) {
@@ -41,7 +42,8 @@ final class Pieces
 
     private static function holds(MarkedPart $marked, string $part): bool
     {
-        return $marked->part->id === $part || array_filter($marked->children, fn (MarkedPart $below): bool => self::holds($below, $part)) !== [];
+        return $marked->part->id === $part
+            || array_filter($marked->children, fn (MarkedPart $below): bool => self::holds($below, $part)) !== [];
     }
 
     private function lies(MarkedPart $marked, int $piece): void
