@@ -39,7 +39,8 @@ export function stepper(root, table) {
         await table?.reach(id);
         table?.chosen(id);
         for (const part of document.querySelectorAll('.is-current')) part.classList.remove('is-current');
-        const part = document.getElementById(`part-${id}`);
+        // Of two that stand side by side, one has the name; what is on the other side alone is found by its part.
+        const part = document.getElementById(`part-${id}`) ?? root.querySelector(`[data-part="${CSS.escape(id)}"]`);
         const page = /** @type {HTMLElement | null | undefined} */ (part?.closest('[data-report-page][hidden]'));
         if (page) /** @type {HTMLElement | null} */ (root.querySelector(`[data-page-of="${page.dataset.reportPage}"]`))?.click();
         part?.classList.add('is-current');
