@@ -58,7 +58,7 @@
         <button class="button" type="button" data-tick-all hidden>{{ __('views/restore.tick_none') }}</button>
         <span aria-live="polite" data-plan-count>{{ __('views/restore.come_back_go_away', ['back' => count(array_filter(array_keys($plan->comesBack), $plan->ticks(...))), 'away' => count(array_filter(array_keys($plan->goesAway), $plan->ticks(...)))]) }}</span>
         @if ($item->form_id === null)<a class="button" href="{{ route('copy', [$item, $version->number]) }}">{{ __('views/restore.copy_out_instead') }}</a>@endif
-        @if (! $plan->since->changes->isEmpty() || ($data->plans ?? []) !== [])
+        @if ($plan->since->entries !== [] || ($data->plans ?? []) !== [])
             <form id="restore" method="post" action="{{ route('restore.store', [$item, $version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}">@if ($plan->count() > 0)<input type="hidden" name="lines" value="{{ $plan->count() }}">@endif <button class="button" formaction="{{ route('restore.seen', [$item, $version->number]) }}">{{ __('views/restore.how_it_will_be') }}</button>@if ($mayPublish) <button class="button" name="publish" value="1" data-restore-publish>{{ __('views/restore.restore_and_publish') }}</button>@endif<button class="button is-dark" data-restore data-some="{{ __('views/restore.bring_these_back') }}" @if ($plan->sought !== []) autofocus @endif>{{ __('views/restore.restore', ['number' => $version->number]) }}</button></form>
         @endif
     </footer>

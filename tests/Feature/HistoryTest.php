@@ -349,6 +349,8 @@ final class HistoryTest extends FeatureCase
             ->assertOk()
             ->assertSeeText($said)
             ->assertSeeTextInOrder([$said, 'Tobi']);
+        // Where nothing else differs, it can be restored as well.
+        $this->actingAs($this->ines)->get(route('restore', [$this->item, $head]))->assertSee('id="restore"', false);
         // Ticked alone, it comes back alone; with all of it, too.
         Date::setTestNow(Date::now()->addMinutes(5));
         $this->save($this->item, $this->ines, $this->paragraphs('Something else.'));
