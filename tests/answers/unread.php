@@ -8,10 +8,10 @@ declare(strict_types=1);
  */
 
 /**
- * @param  bool  $links  whether links within the page are followed
+ * @param  bool  $whole  whether what belongs together is held against each other, too, and links within the page are followed
  * @return array{string, string}|null the law that it breaks, and where
  */
-return static function (string $page, bool $links = false): ?array {
+return static function (string $page, bool $whole = false): ?array {
     $page = (string) preg_replace('~<(script|style|template)\b.*?</\1>~s', '', $page);
     $text = strip_tags((string) preg_replace('~<textarea\b.*?</textarea>~s', '', $page));
     foreach (
@@ -32,7 +32,7 @@ return static function (string $page, bool $links = false): ?array {
     if ($twice !== []) {
         return ['An id is there once', (string) $twice[0]];
     }
-    if (stripos($page, '</html>') !== false) {
+    if ($whole && stripos($page, '</html>') !== false) {
         preg_match_all('/\s(?:for|form|list)="([^"]+)"|<use href="#([^"]+)"/', $page, $asked);
         $missing = array_diff(array_filter([...$asked[1], ...$asked[2]], fn (string $id) => $id !== ''), $ids[1]);
         if ($missing !== []) {
@@ -42,7 +42,7 @@ return static function (string $page, bool $links = false): ?array {
         preg_match_all('/\shref="#([^"]+)"/', $page, $asked);
         preg_match_all('/\sdata-(?:cell|part)="([^"]+)"/', $page, $parts);
         $missing = array_diff($asked[1], $ids[1], array_map(fn (string $part): string => "part-{$part}", $parts[1]), ['thread-']);
-        if ($links && $missing !== [] && ! str_contains($page, 'data-more=')) {
+        if ($missing !== [] && ! str_contains($page, 'data-more=')) {
             return ['A link within a page leads there', (string) current($missing)];
         }
     }
