@@ -46,33 +46,12 @@ final readonly class HistoryPage
             'tellsAuthors' => $past->tellsAuthors($at),
             'switches' => $past->switches($at),
             ...$changes,
-            'leads' => array_map(
-                fn (ChangeLine $entry): ?string => self::leadsTo($entry, $at, $past, $shown),
-                array_slice($changes['listed'], 0, Comparison::MOST_LISTED),
-            ),
+            'leads' => fn (ChangeLine $line): ?string => $past->leadsTo($line, $at, $shown),
             ...$this->said($at),
             ...$this->ways($at),
             ...$shown,
             'address' => $at->address,
         ];
-    }
-
-    /**
-     * Where a change is seen: in What changed, in another tab or piece of it; null when it is on the page.
-     *
-     * @param  array<string, mixed>  $shown
-     */
-    private static function leadsTo(ChangeLine $entry, LookedAt $at, Past $past, array $shown): ?string
-    {
-        $isLacking = ($shown['sheet'] ?? null)?->lacks($entry) === true;
-        $piece = ($shown['pieces'] ?? null)?->of($entry->part());
-        $other = [
-            ...$past->isShown($at, $entry->part()) ? [] : ['view' => 'changed', 'layout' => 'together'],
-            ...$isLacking ? ['tab' => $entry->table()] : [],
-            ...$piece === null ? [] : ['piece' => $piece],
-        ];
-
-        return $other === [] ? null : $at->address->with($other);
     }
 
     /** @return array{listed: list<ChangeLine>, ...} the list of what changed, and what is to know beside it */

@@ -99,6 +99,24 @@ class Past
         };
     }
 
+    /**
+     * Where a change is seen: in What changed, in another tab or piece of it; null when it is on the page.
+     *
+     * @param  array<string, mixed>  $shown  what {@see of} gave
+     */
+    public function leadsTo(ChangeLine $line, LookedAt $at, array $shown): ?string
+    {
+        $isLacking = ($shown['sheet'] ?? null)?->lacks($line) === true;
+        $piece = ($shown['pieces'] ?? null)?->of($line->part());
+        $other = [
+            ...$this->isShown($at, $line->part()) ? [] : ['view' => 'changed', 'layout' => 'together'],
+            ...$isLacking ? ['tab' => $line->table()] : [],
+            ...$piece === null ? [] : ['piece' => $piece],
+        ];
+
+        return $other === [] ? null : $at->address->with($other);
+    }
+
     /** Whether marks on it can be switched off. */
     public function canBeUnmarked(HistoryAddress $address): bool
     {

@@ -136,6 +136,7 @@ return [
     // What a restore brings back of a part that was changed otherwise than in its words, by the code of the change.
     'came_and_went' => '{1} One thing came and went in between|[2,*] :count things came and went in between',
     'came_and_went_by' => ':by wrote it in :from; :out removed it in :gone',
+    'listed_more' => '{1} and one more|[2,*] and :count more',
     'came_and_went_more' => ':count earlier ones are found by their words.',
     'bring_this_back' => 'Bring this back…',
     'tracked' => ':as, with tracked changes',

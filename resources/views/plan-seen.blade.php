@@ -17,8 +17,9 @@
             </div>
             <ol class="entries" data-entries>
                 @foreach (array_slice($comparison->entries, 0, App\View\Comparison::MOST_LISTED) as $entry)
-                    <li><a @class(['entry', 'is-consequence' => $entry->statement->isConsequence()]) href="{{ ($sheet ?? null)?->lacks($entry) ? $address->with(['tab' => $entry->table()]) : '' }}#part-{{ $entry->part() }}" @if (($sheet ?? null)?->lacks($entry)) data-elsewhere @endif data-entry="{{ $entry->part() }}"><span class="entry-sign" aria-hidden="true">{{ $entry->sign() }}</span><span class="entry-text">{{ $entry->sentence }}@if ($entry->place()) <small>{{ $entry->place() }}</small>@endif</span></a></li>
+                    <li><a @class(['entry', 'is-consequence' => $entry->statement->isConsequence()]) href="{{ $leads($entry) }}#part-{{ $entry->part() }}" @if ($leads($entry) !== null) data-elsewhere @endif data-entry="{{ $entry->part() }}"><span class="entry-sign" aria-hidden="true">{{ $entry->sign() }}</span><span class="entry-text">{{ $entry->sentence }}@if ($entry->place()) <small>{{ $entry->place() }}</small>@endif</span></a></li>
                 @endforeach
+                @if (count($comparison->entries) > App\View\Comparison::MOST_LISTED)<li class="data-moved">{{ trans_choice('history.listed_more', count($comparison->entries) - App\View\Comparison::MOST_LISTED) }}</li>@endif
             </ol>
             @if ($comparison->entries === [])<p class="changes-none">{{ __('views/plan-seen.it_will_be_as_it_is') }}</p>@endif
         </section>

@@ -14,9 +14,10 @@
             @if ($plan->figures !== [])<ul class="publish-figures">@foreach ($plan->figures as $one)<li>{{ __('publishing.figures', [...$one, 'was' => (string) $one['was'], 'is' => (string) $one['is']]) }}</li>@endforeach</ul>@endif
             @if ($plan->comparison !== null)
                 <ol class="entries" data-entries>
-                    @foreach ($plan->comparison->entries as $entry)
+                    @foreach (array_slice($plan->comparison->entries, 0, App\View\Comparison::MOST_LISTED) as $entry)
                         <li><a class="entry @if ($entry->editors !== []) by-{{ $entry->editors[0]->colour }} @endif" href="#part-{{ $entry->part() }}" data-entry="{{ $entry->part() }}"><span class="entry-sign" aria-hidden="true">{{ $entry->sign() }}</span><span class="entry-text">{{ $entry->sentence }} <small>@foreach ($entry->editors as $editor){{ $editor->firstName() }}@if (! $loop->last), @endif @endforeach {{ $entry->versions() }}</small></span></a></li>
                     @endforeach
+                    @if (count($plan->comparison->entries) > App\View\Comparison::MOST_LISTED)<li class="data-moved">{{ trans_choice('history.listed_more', count($plan->comparison->entries) - App\View\Comparison::MOST_LISTED) }}</li>@endif
                 </ol>
             @endif
             <div class="publish-form">

@@ -9,6 +9,7 @@ use App\Models\User;
 use App\Models\Version;
 use App\Store\Chunks\ChunksAhead;
 use App\Store\States;
+use App\View\ChangeLine;
 use App\View\Comparison;
 use App\View\HistoryAddress;
 use App\View\LookedAt;
@@ -60,6 +61,8 @@ final readonly class HowItWillBe
         return self::within($becomes, function (Version $to) use ($item, $person, $newest, $address, $page, $with): Response {
             $past = $item->room(Past::class);
             $comparison = $past->compared($item, $address->view === 'was' ? $to : $newest, $to, $address, $this->phrases);
+            $at = new LookedAt($item, $person, $comparison->kind, $comparison, $address);
+            $shown = $past->of($at);
 
             return response(
                 view($page, [
@@ -76,7 +79,8 @@ final readonly class HowItWillBe
                     'of' => [],
                     'spots' => [],
                     ...$with($comparison),
-                    ...$past->of(new LookedAt($item, $person, $comparison->kind, $comparison, $address)),
+                    'leads' => fn (ChangeLine $line): ?string => $past->leadsTo($line, $at, $shown),
+                    ...$shown,
                 ])->render(),
             );
         });

@@ -190,7 +190,8 @@ function plainly(root) {
         const form = /** @type {HTMLFormElement | null} */ (main.querySelector('form'));
         if (!again || !link || !form || event.ctrlKey || event.metaKey) return;
         event.preventDefault();
-        form.action = `${again}?${new URL(link.href).searchParams}`;
+        const to = new URL(link.href);
+        form.action = `${again}?${to.searchParams}${to.hash}`;
         form.submit();
     };
     main.addEventListener('click', press);
