@@ -29,6 +29,9 @@ final class Window
     /** When it was told of the state that it is on: seconds. */
     private int $since;
 
+    /** When it was answered last, which it may hear later: seconds. */
+    private int $answeredAt = 0;
+
     public function __construct(
         public readonly string $who,
         public readonly string $item,
@@ -65,6 +68,7 @@ final class Window
     public function sending(?string $row): array
     {
         $this->sent = [$this->now, null];
+        $this->answeredAt = now()->getTimestamp();
 
         return ['base' => $this->base, 'from' => $this->number, 'client' => $this->client()]
             + ($row === null ? ['content' => self::wire($this->now)] : ['edits' => $this->edits($row)]);
@@ -105,7 +109,7 @@ final class Window
         [$sent] = $this->sent ?? throw new \LogicException('Nothing was sent');
         $this->sent = null;
         $this->epoch++;
-        $this->since = now()->getTimestamp();
+        $this->since = $this->answeredAt;
         $this->number = (int) $answer['number'];
         if ($row === null && $answer['content'] === null) {
             [$this->base, $this->known] = [$answer['root'], $sent];
