@@ -144,6 +144,31 @@ final class SheetTest extends FeatureCase
         $this->assertVerified();
     }
 
+    public function test_how_it_will_be_leads_to_what_changes_in_another_tab(): void
+    {
+        $this->travel(5)->minutes();
+        $parts = array_map(
+            fn (Part $part): Part => match ($part->id) {
+                't1r1' => $part->with('t1c0', 'Kettle'),
+                't2r1' => $part->with('t2c0', 'Nell'),
+                default => $part,
+            },
+            $this->tree($this->item)->parts,
+        );
+        $this->save($this->item, $this->ines, PartTree::of($parts));
+        $head = $this->item->refresh()->head;
+        $plan = (string) $this->get(route('restore', [$this->item, $head - 1]))->assertOk()->getContent();
+        preg_match_all('/name="pick\[\]" value="(\d+)" form="restore"\s+checked/', $plan, $ticked);
+        $sent = ['seen' => $head, 'lines' => substr_count($plan, 'name="pick[]"'), 'pick' => $ticked[1]];
+        $page = (string) $this->post(route('restore.seen', [$this->item, $head - 1]), $sent)->assertOk()->getContent();
+        self::assertSame(1, preg_match_all('/href="([^"]+)#part-(t\dr1)[^"]*"\s+data-elsewhere/', $page, $leads));
+        self::assertStringContainsString('id="part-'.($leads[2][0] === 't1r1' ? 't2r1' : 't1r1'), $page);
+        parse_str((string) parse_url(html_entity_decode($leads[1][0]), PHP_URL_QUERY), $asked);
+        $this->post(route('restore.seen', [$this->item, $head - 1, ...$asked]), $sent)
+            ->assertOk()
+            ->assertSee("id=\"part-{$leads[2][0]}", false);
+    }
+
     public function test_rows_columns_and_tabs_come_move_and_go(): void
     {
         $this->edit([
