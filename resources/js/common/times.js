@@ -49,6 +49,9 @@ function formats(zone) {
 
 const FORMATS = formats(timeZone);
 
+/** For days that are named by their beginning in UTC, whatever the zone. */
+const OF_DAYS = formats('UTC');
+
 /**
  * Which day it is in a zone, and its year. @param {Date} date @param {Record<string, Intl.DateTimeFormat>} by @returns {[number, number]}
  * days since 1970, and the year
@@ -82,7 +85,7 @@ export function near(date, now, by = FORMATS) {
 export const nearIn = (date, now, zone) => near(date, now, formats(zone));
 
 /** With a month of three letters, as the server writes each of them. @param {Intl.DateTimeFormat} format @param {Date} date */
-const few = (format, date) => format.format(date).replace('Sept', 'Sep');
+const few = (format, date) => format.format(date).replace(/Sept\b/, 'Sep');
 
 /** The day alone, where there is little room. @param {Date} date @param {Date} now */
 const short = (date, now) => few(dayOf(date, FORMATS)[1] === dayOf(now, FORMATS)[1] ? FORMATS.shortDay : FORMATS.shortYear, date);
@@ -98,6 +101,9 @@ export const shortDay = (date) => few(FORMATS.shortDay, date);
 
 /** “3 November”. @param {Date} date */
 export const longDay = (date) => FORMATS.day.format(date);
+
+/** A day that is named by its beginning in UTC: “3 Nov”, “3 November”. @param {Date} date @param {'shortDay' | 'day'} how */
+export const dayItself = (date, how) => few(OF_DAYS[how], date);
 
 /**
  * Puts every `<time data-when>` into the reader's words and zone, now and then again.

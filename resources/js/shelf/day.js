@@ -1,6 +1,6 @@
 import { figure } from '../common/figures.js';
 import { ask } from '../common/ask.js';
-import { exact } from '../common/times.js';
+import { dayItself, exact } from '../common/times.js';
 import { height, laneNames, sized, token } from '../ribbon/marks.js';
 import { inWords } from '../common/words.js';
 
@@ -177,11 +177,7 @@ function band(root, address, at, until, choose) {
             )
                 continue;
             last = left;
-            context.fillText(
-                new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' }).format(time),
-                left,
-                tall - 7,
-            );
+            context.fillText(dayItself(time, 'shortDay'), left, tall - 7);
         }
     };
 
@@ -207,7 +203,7 @@ function band(root, address, at, until, choose) {
         const mark = data.marks.find(([of, by]) => of === day && by === lane);
         const names = mark ? mark[2].map(([item, versions]) => `${data?.items[item]} ${versions}`).join(', ') : '';
         hint.textContent = mark
-            ? `${new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' }).format(new Date(day))}, ${data.lanes[lane].name}: ${names}${mark[3] > 0 ? inWords('shelf.day.and_more', { mark: mark[3] }) : ''}`
+            ? `${dayItself(new Date(day), 'day')}, ${data.lanes[lane].name}: ${names}${mark[3] > 0 ? inWords('shelf.day.and_more', { mark: mark[3] }) : ''}`
             : '';
     };
 
