@@ -46,7 +46,7 @@ final readonly class HistoryPage
             'tellsAuthors' => $past->tellsAuthors($at),
             'switches' => $past->switches($at),
             ...$changes,
-            'leads' => fn (ChangeLine $line): ?string => $past->leadsTo($line, $at, $shown),
+            'leads' => $past->leads(array_slice($changes['listed'], 0, Comparison::MOST_LISTED), $at, $shown),
             ...$this->said($at),
             ...$this->ways($at),
             ...$shown,

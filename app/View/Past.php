@@ -100,11 +100,28 @@ class Past
     }
 
     /**
-     * Where a change is seen: in What changed, in another tab or piece of it; null when it is on the page.
+     * Where the changes are seen that are not on the page.
      *
+     * @param  array<ChangeLine>  $lines
      * @param  array<string, mixed>  $shown  what {@see of} gave
+     * @return array<string, string> addresses by what {@see ChangeLine::part} says
      */
-    public function leadsTo(ChangeLine $line, LookedAt $at, array $shown): ?string
+    public function leads(array $lines, LookedAt $at, array $shown): array
+    {
+        $leads = [];
+        foreach ($lines as $line) {
+            $leads[$line->part()] = $this->leadsTo($line, $at, $shown);
+        }
+
+        return array_filter($leads, is_string(...));
+    }
+
+    /**
+     * In What changed, in another tab or piece of it; null when it is on the page.
+     *
+     * @param  array<string, mixed>  $shown
+     */
+    private function leadsTo(ChangeLine $line, LookedAt $at, array $shown): ?string
     {
         $isLacking = ($shown['sheet'] ?? null)?->lacks($line) === true;
         $piece = ($shown['pieces'] ?? null)?->of($line->part());

@@ -17,7 +17,7 @@
             </div>
             <ol class="entries" data-entries>
                 @foreach (array_slice($comparison->entries, 0, App\View\Comparison::MOST_LISTED) as $entry)
-                    <li><a @class(['entry', 'is-consequence' => $entry->statement->isConsequence()]) href="{{ $leads($entry) }}#part-{{ $entry->part() }}" @if ($leads($entry) !== null) data-elsewhere @endif data-entry="{{ $entry->part() }}"><span class="entry-sign" aria-hidden="true">{{ $entry->sign() }}</span><span class="entry-text">{{ $entry->sentence }}@if ($entry->place()) <small>{{ $entry->place() }}</small>@endif</span></a></li>
+                    <li><a @class(['entry', 'is-consequence' => $entry->statement->isConsequence()]) href="{{ $leads[$entry->part()] ?? '' }}#part-{{ $entry->part() }}" @if (isset($leads[$entry->part()])) data-elsewhere @endif data-entry="{{ $entry->part() }}"><span class="entry-sign" aria-hidden="true">{{ $entry->sign() }}</span><span class="entry-text">{{ $entry->sentence }}@if ($entry->place()) <small>{{ $entry->place() }}</small>@endif</span></a></li>
                 @endforeach
                 @if (count($comparison->entries) > App\View\Comparison::MOST_LISTED)<li class="data-moved">{{ trans_choice('history.listed_more', count($comparison->entries) - App\View\Comparison::MOST_LISTED) }}</li>@endif
             </ol>

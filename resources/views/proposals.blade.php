@@ -17,7 +17,7 @@
                 <ol class="entries" data-entries>
                     @foreach ($lines as $one)
                         <li>
-                            <a class="entry" href="{{ $leads($one->line) }}#part-{{ $one->line->part() }}" @if ($leads($one->line) !== null) data-elsewhere @endif data-entry="{{ $one->line->part() }}"><span class="entry-sign" aria-hidden="true">{{ $one->line->sign() }}</span><span class="entry-text">{{ $one->line->sentence }}@if ($one->line->place()) <small>{{ $one->line->place() }}</small>@endif @if ($waits && $one->meets)<small class="is-met">{{ __('proposing.meets') }}</small>@endif</span></a>
+                            <a class="entry" href="{{ $leads[$one->line->part()] ?? '' }}#part-{{ $one->line->part() }}" @if (isset($leads[$one->line->part()])) data-elsewhere @endif data-entry="{{ $one->line->part() }}"><span class="entry-sign" aria-hidden="true">{{ $one->line->sign() }}</span><span class="entry-text">{{ $one->line->sentence }}@if ($one->line->place()) <small>{{ $one->line->place() }}</small>@endif @if ($waits && $one->meets)<small class="is-met">{{ __('proposing.meets') }}</small>@endif</span></a>
                             @if ($mayDecide || $isOwn)
                                 <x-answers :keys="$one->keys()" :decides="$mayDecide" :own="$isOwn" :edits="$one->goesOn()" />
                                 @if ($one->places !== [])

@@ -49,14 +49,15 @@ final readonly class OneProposal
                 : ProposedLine::in($seen->kind, $seen->old, $seen->new, $seen->changes, $chosen, $met, $this->phrases);
         };
 
-        return $this->page->drawn($item, $person, $newest, $becomes, $address, 'proposals', fn (Comparison $seen): array => [
+        return $this->page->drawn($item, $person, $newest, $becomes, $address, 'proposals', fn (Comparison $seen, \Closure $leads): array => [
             ...$around,
             'chosen' => $chosen,
             'newest' => $newest,
             'waits' => $waits,
             'mayDecide' => $waits && $may['decides'],
             'isOwn' => $waits && $may['own'],
-            'lines' => $lines($seen),
+            'lines' => $proposed = $lines($seen),
+            'leads' => $leads(array_column($proposed, 'line')),
         ]) ?? abort(404);
     }
 }

@@ -40,14 +40,18 @@ final readonly class HowItWillBe
             $becomes,
             HistoryAddress::read($request, $item, fn () => $newest->number),
             'plan-seen',
-            fn (): array => ['door' => $door],
+            fn (Comparison $seen, \Closure $leads): array => [
+                'door' => $door,
+                'leads' => $leads(array_slice($seen->entries, 0, Comparison::MOST_LISTED)),
+            ],
         );
     }
 
     /**
      * @param  \Closure(States): ?Version  $becomes
      * @param  view-string  $page
-     * @param  \Closure(Comparison): array<string, mixed>  $with  what the page needs besides
+     * @param  \Closure(Comparison, \Closure(array<ChangeLine>): array<string, string>): array<string, mixed>  $with  what the page
+     *     needs besides; it is given {@see Past::leads}
      */
     public function drawn(
         Item $item,
@@ -78,8 +82,7 @@ final readonly class HowItWillBe
                     'itsHistory' => '',
                     'of' => [],
                     'spots' => [],
-                    ...$with($comparison),
-                    'leads' => fn (ChangeLine $line): ?string => $past->leadsTo($line, $at, $shown),
+                    ...$with($comparison, fn (array $lines): array => $past->leads($lines, $at, $shown)),
                     ...$shown,
                 ])->render(),
             );

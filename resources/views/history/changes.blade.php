@@ -31,7 +31,7 @@
     <ol class="entries" data-entries>
         @foreach (array_slice($listed, 0, App\View\Comparison::MOST_LISTED) as $at => $entry)
                 <li>
-                    <a class="entry @if ($entry->editors !== []) by-{{ $entry->editors[0]->colour }} @elseif ($entry->statement->isConsequence()) is-consequence @endif" href="{{ $leads($entry) }}#part-{{ $entry->part() }}" data-entry="{{ $entry->part() }}" @if ($leads($entry) !== null) data-swap data-elsewhere @endif>
+                    <a class="entry @if ($entry->editors !== []) by-{{ $entry->editors[0]->colour }} @elseif ($entry->statement->isConsequence()) is-consequence @endif" href="{{ $leads[$entry->part()] ?? '' }}#part-{{ $entry->part() }}" data-entry="{{ $entry->part() }}" @if (isset($leads[$entry->part()])) data-swap data-elsewhere @endif>
                         <span class="entry-sign" aria-hidden="true">{{ $entry->sign() }}</span>
                         <span class="entry-text">{{ $entry->sentence }}@isset($asides[$at]) <span class="out-of-sight">{{ $asides[$at] }}</span>@endisset
                             <small>@foreach ($entry->editors as $editor){{ $editor->firstName() }}@if (! $loop->last), @endif @endforeach {{ $entry->versions() }}@if ($entry->at), <x-when :at="$entry->at" />@endif @if ($entry->place())· {{ $entry->place() }}@endif</small>
